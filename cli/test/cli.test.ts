@@ -1,0 +1,91 @@
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import { CATALOGUE, date, demoGarden, openGarden, adviseOn, adviceJson, voiceOf, writeGardenFile } from "@wren/core";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { main } from "../src/main.ts";
+
+const garden = demoGarden(date("2025-07-01"));
+const dir = mkdtempSync(join(tmpdir(), "cli-"));
+const file = join(dir, "garden.json");
+const broken = join(dir, "broken.json");
+beforeAll(() => {
+  writeFileSync(file, writeGardenFile(garden));
+  writeFileSync(
+    broken,
+    writeGardenFile({ ...garden, plants: garden.plants.map((p, i) => (i < 2 ? { ...p, heightM: -1 } : p)) }),
+  );
+});
+
+async function run(...args: string[]) {
+  const out: string[] = [];
+  const err: string[] = [];
+  const code = await main(args, { line: (t) => out.push(t), error: (t) => err.push(t) });
+  return { code, out: out.join("\n"), err: err.join("\n") };
+}
+
+test("advise --json gives, plant by plant, what the core answers", async () => {
+  const { code, out } = await run("advise", file, "--on", "2025-07-01", "--json");
+  const model = openGarden(garden, CATALOGUE);
+  const say = voiceOf("metric");
+  expect(code).toBe(0);
+  expect(JSON.parse(out)).toEqual(
+    JSON.parse(JSON.stringify(garden.plants.map((p) => adviceJson(adviseOn(model, p.id, date("2025-07-01")), say)))),
+  );
+  expect(Object.keys((JSON.parse(out) as object[])[0]!)).toEqual(
+    expect.arrayContaining([
+      "plantId",
+      "taxonId",
+      "task",
+      "regime",
+      "verdict",
+      "reasons",
+      "window",
+      "bloomLoss",
+      "frostRisk",
+      "takenLast12Months",
+      "cap",
+      "left",
+      "over",
+      "freesUpOn",
+      "todayInstead",
+    ]),
+  );
+});
+
+test("advise for one plant and task, in words", async () => {
+  const { out } = await run("advise", file, "--on", "2025-03-15", "--plant", "lilac-corner", "--task", "shape");
+  expect(out).toMatch(/Old lilac at the corner: Shape – Costs flowers/);
+  expect(out).toMatch(/spring flowers due about/);
+});
+
+test("catalogue --json lists every kind", async () => {
+  const { out } = await run("catalogue", "--json");
+  const taxa = JSON.parse(out) as { id: string; regimes: string[] }[];
+  expect(taxa.map((t) => t.id)).toEqual(CATALOGUE.taxa.map((t) => t.id));
+  expect(taxa[0]).toMatchObject({ floweringWood: "old", regrowthFromLeaflessWood: "yes" });
+});
+
+test("check names every problem with its place and exits 1", async () => {
+  expect((await run("check", file)).code).toBe(0);
+  const { code, err } = await run("check", broken);
+  expect(code).toBe(1);
+  expect(err).toMatch(/garden\.plants\[0\]\.heightM: .*too small/);
+  expect(err).toMatch(/garden\.plants\[1\]\.heightM/);
+});
+
+describe("wrong use exits 2 and says what was expected", () => {
+  test.each([
+    [["advise", file], /needs FILE and --on/],
+    [["advise", file, "--on", "2025-02-30"], /a day that exists/],
+    [["advise", file, "--on", "2025-03-01", "--task", "mow"], /expected one of dead-only/],
+    [["advise", file, "--on", "2025-03-01", "--plant", "nobody"], /no such plant/],
+    [["advise", "/nowhere.json", "--on", "2025-03-01"], /cannot read/],
+    [["check", file, "--loud"], /loud/],
+    [["prune"], /unknown command/],
+  ])("%j", async (args, message) => {
+    const { code, err } = await run(...args);
+    expect(code).toBe(2);
+    expect(err).toMatch(message);
+  });
+});

@@ -1,0 +1,91 @@
+/** How much may go: caps by condition, as a table. */
+import type { SourceId } from "../catalogue/index.ts";
+import { seasonPoint, type Hemisphere, type PlainDate } from "../calendar/index.ts";
+import type { Condition, Observation, Plant } from "../model/index.ts";
+import type { PlantYear } from "../phenology/index.ts";
+import type { Share } from "../units/index.ts";
+
+/** A plant's standing on a day: what was surveyed, and what its age makes of it. */
+export type Standing = Condition | "first-season" | "second-season";
+
+export interface StandingRow {
+  /** Upkeep cap as a share of live growth; "usual" is the chosen school's. */
+  readonly cap: { readonly at: Share } | { readonly times: Share };
+  /** Live cuts wait; for what is said in the verdict. */
+  readonly liveCuts: "yes" | "wait";
+  readonly hardCut: "yes" | "wait";
+  /** Even dead wood waits: it cannot yet be told from live. */
+  readonly deadWood: "yes" | "wait";
+  readonly source: SourceId;
+}
+
+/** Common practice (the quarter for mature plants: ANSI A300). A row is the whole effect of a standing. */
+export const STANDING_TABLE: Readonly<Record<Standing, StandingRow>> = {
+  healthy: { cap: { times: 1 }, liveCuts: "yes", hardCut: "yes", deadWood: "yes", source: "shrub-third" },
+  "first-season": { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "a300" },
+  "second-season": {
+    cap: { at: 0.1 },
+    liveCuts: "yes",
+    hardCut: "wait",
+    deadWood: "yes",
+    source: "practice",
+  },
+  stressed: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "practice" },
+  frosted: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "wait", source: "practice" },
+  dieback: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "practice" },
+  drought: { cap: { times: 0.5 }, liveCuts: "yes", hardCut: "wait", deadWood: "yes", source: "practice" },
+  "past-maturity": { cap: { at: 0.25 }, liveCuts: "yes", hardCut: "wait", deadWood: "yes", source: "a300" },
+  unchecked: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "practice" },
+};
+
+/** Conditions that end when new growth has been seen after they were noted. */
+const UNTIL_GROWTH = ["stressed", "frosted", "dieback"] as const;
+export const waitsForGrowth = (s: Standing): s is (typeof UNTIL_GROWTH)[number] => UNTIL_GROWTH.some((x) => x === s);
+
+/** Growing seasons a plant has finished by a day, counted by the days on which growth stops; null when planted at an unknown time. */
+export function seasonsFinished(plant: Plant, year: PlantYear, h: Hemisphere, on: PlainDate): number | null {
+  if (plant.plantedOn === null) return null;
+  // A season day past 364 belongs to the cycle that began the year before.
+  const index = (d: PlainDate): number => {
+    const p = seasonPoint(d, h);
+    return Math.floor(p.seasonYear + (p.seasonDay - year.stops.day) / 365) + 1;
+  };
+  return index(on) - index(plant.plantedOn);
+}
+
+/** Was new growth seen after the condition was noted, up to a day? */
+export function growthSeenSince(
+  plant: Plant,
+  observations: readonly Observation[],
+  since: PlainDate | null,
+  on: PlainDate,
+): boolean {
+  return observations.some(
+    (o) => o.plantId === plant.id && o.kind === "growth-seen" && o.on <= on && (since === null || o.on >= since),
+  );
+}
+
+/** The standing that binds on a day: age first, then what was surveyed. */
+export function standingOn(
+  plant: Plant,
+  observations: readonly Observation[],
+  year: PlantYear,
+  h: Hemisphere,
+  on: PlainDate,
+): Standing {
+  const noted = plant.conditionOn === null || plant.conditionOn <= on ? plant.condition : "healthy";
+  const surveyed =
+    waitsForGrowth(noted) && growthSeenSince(plant, observations, plant.conditionOn, on) ? "healthy" : noted;
+  if (waitsForGrowth(surveyed)) return surveyed;
+  const finished = seasonsFinished(plant, year, h, on);
+  if (finished !== null && finished <= 0) return "first-season";
+  if (finished === 1) return surveyed === "healthy" || surveyed === "unchecked" ? "second-season" : surveyed;
+  // A plant whose planting is known needs no survey of its history.
+  return surveyed === "unchecked" && finished !== null ? "healthy" : surveyed;
+}
+
+/** Upkeep cap of a standing under a school's cap. */
+export function capFor(standing: Standing, schoolCap: Share): Share {
+  const { cap } = STANDING_TABLE[standing];
+  return "at" in cap ? Math.min(cap.at, schoolCap) : cap.times * schoolCap;
+}

@@ -1,0 +1,5 @@
+export * from "./caps.ts";
+export * from "./cutHeight.ts";
+export * from "./cutShare.ts";
+export * from "./ledger.ts";
+export * from "./shares.ts";

@@ -1,0 +1,2 @@
+export * from "./plainDate.ts";
+export * from "./season.ts";

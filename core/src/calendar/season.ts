@@ -1,0 +1,75 @@
+/**
+ * The hemisphere's year. It starts at midwinter's calendar turn: 1 January in the north, 1 July in the
+ * south, so that one set of rules serves both. A season day is 0 on that first day and may run past 364
+ * or below 0, because a plant's cycle does not stop at New Year.
+ */
+import { addDays, daysBetween, makeDate, partsOf, toDayNumber, type MonthDay, type PlainDate } from "./plainDate.ts";
+
+export type Hemisphere = "north" | "south";
+/** Days since the start of the hemisphere's year; may lie outside 0–364. */
+export type SeasonDay = number;
+export const YEAR_DAYS = 365;
+
+/** The season day 0–364 that a day of any cycle falls on. // => yearDay(-1) is 364 */
+export const yearDay = (day: SeasonDay): SeasonDay => ((day % YEAR_DAYS) + YEAR_DAYS) % YEAR_DAYS;
+
+export const hemisphereOf = (latitudeDeg: number): Hemisphere => (latitudeDeg < 0 ? "south" : "north");
+
+/** The first day of the hemisphere's year labelled by the calendar year it starts in. */
+export const seasonStart = (seasonYear: number, h: Hemisphere): PlainDate =>
+  makeDate(seasonYear, h === "north" ? 1 : 7, 1);
+
+export interface SeasonPoint {
+  readonly seasonYear: number;
+  /** 0 to 364; the last day of a leap year shares 364. */
+  readonly seasonDay: SeasonDay;
+}
+
+/** Where a date stands in the hemisphere's year. // => seasonPoint("2025-07-01", "south") is { seasonYear: 2025, seasonDay: 0 } */
+export function seasonPoint(d: PlainDate, h: Hemisphere): SeasonPoint {
+  const { year } = partsOf(d);
+  const seasonYear = h === "north" || d >= seasonStart(year, h) ? year : year - 1;
+  const day = daysBetween(seasonStart(seasonYear, h), d);
+  return { seasonYear, seasonDay: Math.min(day, YEAR_DAYS - 1) };
+}
+
+/** The date of a season day of a year; days outside 0–364 reach into the neighbouring years. */
+export function seasonDate(seasonYear: number, day: SeasonDay, h: Hemisphere): PlainDate {
+  const whole = Math.round(day);
+  const years = Math.floor(whole / YEAR_DAYS);
+  return addDays(seasonStart(seasonYear + years, h), whole - years * YEAR_DAYS);
+}
+
+/** Season day of a month and day in an ordinary year. */
+export function monthDayToSeasonDay(md: MonthDay, h: Hemisphere): SeasonDay {
+  const month = Number(md.slice(0, 2));
+  const year = h === "south" && month < 7 ? 2026 : 2025;
+  return seasonPoint(makeDate(year, month, Number(md.slice(3))), h).seasonDay;
+}
+
+/** Years a scanner can look back and ahead. */
+const SCAN_YEARS: readonly [back: number, ahead: number] = [-2, 4];
+
+/**
+ * Season days counted off from a date, for scanning year by year without building dates.
+ * @returns a function from an offset in days (within about −700 to 1400) to its season day 0–364
+ */
+export function seasonScanner(from: PlainDate, h: Hemisphere): (offset: number) => SeasonDay {
+  const base = toDayNumber(from);
+  const { seasonYear } = seasonPoint(from, h);
+  const starts: number[] = [];
+  for (let k = SCAN_YEARS[0]; k <= SCAN_YEARS[1]; k++) starts.push(toDayNumber(seasonStart(seasonYear + k, h)));
+  return (offset) => {
+    const n = base + offset;
+    let i = starts.length - 1;
+    while (i > 0 && starts[i]! > n) i--;
+    return Math.min(YEAR_DAYS - 1, Math.max(0, n - starts[i]!));
+  };
+}
+
+/** The first day of the month a number of months after a date's month. // => monthStart("2025-07-01", 6) is "2026-01-01" */
+export function monthStart(from: PlainDate, months: number): PlainDate {
+  const { year, month } = partsOf(from);
+  const index = year * 12 + (month - 1) + months;
+  return makeDate(Math.floor(index / 12), (index % 12) + 1, 1);
+}

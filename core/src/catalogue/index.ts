@@ -1,0 +1,4 @@
+export * from "./catalogue.ts";
+export * from "./schema.ts";
+export * from "./schools.ts";
+export * from "./sources.ts";

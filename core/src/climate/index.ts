@@ -1,0 +1,11 @@
+export * from "./climate.ts";
+export * from "./degreeDays.ts";
+export * from "./frost.ts";
+export { bothAbove } from "./normal.ts";
+export { springIndex, type SpringIndex } from "./springIndex.ts";
+export * from "./place.ts";
+export * from "./sun.ts";
+export * from "./zones.ts";
+export * from "./generator.ts";
+export * from "./months.ts";
+export { ahead, clockOfYear, type DaysOfYear, type SeasonClock } from "./seasonClock.ts";

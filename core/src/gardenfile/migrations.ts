@@ -1,0 +1,78 @@
+/** Older files are brought up one version at a time; a step is never changed once it has shipped. */
+import { ok, refused, type Result } from "../units/index.ts";
+
+type Step = (file: Readonly<Record<string, unknown>>) => Record<string, unknown>;
+
+const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === "object" && x !== null && !Array.isArray(x);
+const rows = (x: unknown, fill: object): unknown =>
+  Array.isArray(x) ? x.map((r: unknown) => (isRecord(r) ? { ...fill, ...r } : r)) : x;
+
+/** What a garden of version 1 did not say yet: nothing of it was surveyed. The browser's rows go the same way. */
+export const SURVEY_FILL = {
+  beds: {
+    facesDeg: null,
+    sun: { morning: null, midday: null, late: null },
+    shadedBy: "",
+    shadeGrows: false,
+    wind: null,
+    water: null,
+  },
+  plants: {
+    plantedAbout: false,
+    backM: 0,
+    stance: "upright",
+    plantsInOne: 1,
+    touches: [],
+    support: null,
+    lastCutM: null,
+    health: null,
+    identity: null,
+    views: [],
+  },
+  observations: { where: null },
+} as const;
+
+/** What version 2 did not say: schools of single plants, trials, and what was looked for in vain (growth). */
+export const TIMING_FILL = {
+  plants: { schools: {} },
+  visits: { trialUntil: null },
+  observations: { lookedFor: null },
+} as const;
+
+/** A step that fills rows up with what they did not say, and starts lists that did not exist. */
+const filledWith =
+  (fill: Readonly<Record<string, object>>, start: object): Step =>
+  (file) => {
+    const garden = file["garden"];
+    if (!isRecord(garden)) return { ...file };
+    const filled = Object.entries(fill).map(([list, row]) => [list, rows(garden[list], row)]);
+    return { ...file, garden: { ...start, ...garden, ...Object.fromEntries(filled) } };
+  };
+
+const surveyed = filledWith(SURVEY_FILL, { viewpoints: [], photos: [], plans: [] });
+const timed: Step = (file) => {
+  const next = filledWith(TIMING_FILL, { weather: [], seasons: [] })(file);
+  const { garden } = next;
+  if (!isRecord(garden) || !isRecord(garden["place"])) return next;
+  return { ...next, garden: { ...garden, place: { monthly: null, ...garden["place"] } } };
+};
+
+/** STEPS[n] turns version n into n + 1. Version 1 is the first. */
+const STEPS: Readonly<Record<number, Step>> = { 1: surveyed, 2: timed };
+const NEWEST = 3;
+
+/** Brings a parsed file to the newest version. */
+export function migrate(file: unknown): Result<unknown, "file-version"> {
+  const version = isRecord(file) ? file["version"] : undefined;
+  if (!isRecord(file) || typeof version !== "number" || !Number.isInteger(version) || version < 1 || version > NEWEST)
+    return refused([
+      {
+        code: "file-version",
+        path: ["version"],
+        values: { got: typeof version === "number" ? version : "without a number", newest: NEWEST },
+      },
+    ]);
+  let current: Record<string, unknown> = file;
+  for (let v = version; v < NEWEST; v++) current = { ...STEPS[v]!(current), version: v + 1 };
+  return ok(current);
+}

@@ -1,0 +1,3 @@
+export * from "./garden.ts";
+export * from "./words.ts";
+export * from "./order.ts";

@@ -1,0 +1,183 @@
+/**
+ * A plant's year at a place: when it wakes, hardens, stops and sleeps, and when each display begins and
+ * ends. Days are season days of one cycle, counted from the start of the hemisphere's year in which the
+ * plant wakes; they may run past 364, because a cycle does not stop at New Year.
+ */
+import type { Display, Rule, StageName, Taxon } from "../catalogue/index.ts";
+import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import type { SeasonClock } from "../climate/index.ts";
+import type { Days } from "../units/index.ts";
+
+/** A stage's expected day, and the days between which it falls in eight years of ten. */
+export interface Stage {
+  readonly day: SeasonDay;
+  readonly earliest: SeasonDay;
+  readonly latest: SeasonDay;
+}
+/** "Give or take": half the width of the 80 % range. */
+export const giveOrTake = (s: Stage): Days => (s.latest - s.earliest) / 2;
+
+/** How far before and after its expected day a stage falls in eight years of ten. */
+export type Range = readonly [earlyDays: Days, lateDays: Days];
+/** Ranges by stage of a kind, worked out from years of weather; what is missing takes the prior of its rule. */
+export type StageRanges = Readonly<Partial<Record<string, Range>>>;
+/** The name a stage's range goes by: the stage's own, or display and stage. */
+export const rangeName = (stage: StageName, display?: string): string => (display ? `${display}: ${stage}` : stage);
+
+export interface DisplayYear {
+  readonly display: Display;
+  readonly opens: Stage;
+  readonly ends: Stage;
+  /** null for what opens on wood of the same season. */
+  readonly budsBegin: Stage | null;
+  readonly budsSet: Stage | null;
+}
+
+export interface PlantYear {
+  readonly wakes: Stage;
+  readonly hardens: Stage;
+  readonly stops: Stage;
+  readonly dormant: Stage;
+  /** Displays that the warmth of the place lets open; the others are missing. */
+  readonly displays: readonly DisplayYear[];
+  /** Names of displays for which the place is too cool. */
+  readonly tooCoolFor: readonly string[];
+}
+
+/**
+ * Half of the 80 % range by kind of rule, days, until the place's own years of weather have been worked
+ * through (a prior: about what such years give at a continental place; fixed days vary least).
+ */
+const SPREAD_DAYS: Readonly<Record<Rule["rule"], Days>> = {
+  spring: 13,
+  warmth: 11,
+  after: 3,
+  cooling: 9,
+  season: 7,
+};
+
+/** Shortest display that is still worth calling one, and least time between stages, days. */
+const SHORTEST_DISPLAY: Days = 10;
+
+type Known = Partial<Record<StageName, Stage>>;
+
+/** First day past midsummer with a mean below the limit; Infinity when it never gets so cool. */
+function coolingDay(c: SeasonClock, meanC: number): SeasonDay {
+  const start = Math.round(c.warmestDay);
+  for (let d = start; d < start + YEAR_DAYS / 2; d++) if (c.meanC(d) < meanC) return d;
+  return Infinity;
+}
+
+const stage = (day: SeasonDay, spreadDays: Days): Stage => ({
+  day,
+  earliest: day - spreadDays,
+  latest: day + spreadDays,
+});
+/** The same stage on another day, its range with it. */
+const moved = (s: Stage, day: SeasonDay): Stage =>
+  Number.isFinite(s.day)
+    ? { day, earliest: s.earliest + day - s.day, latest: s.latest + day - s.day }
+    : stage(day, SPREAD_DAYS.cooling);
+
+/** The one evaluator of rules. "after" reads stages already known; asking for a later one is a bug in the data. */
+function stageOf(rule: Rule, c: SeasonClock, known: Known): Stage {
+  const spreadDays = SPREAD_DAYS[rule.rule];
+  switch (rule.rule) {
+    case "spring":
+      return stage(c.spring.leaf + rule.at * (c.spring.bloom - c.spring.leaf) + (rule.days ?? 0), spreadDays);
+    case "warmth":
+      return stage(c.dayWithWarmth(c.spring.bloom, rule.degreeDays), spreadDays);
+    case "cooling":
+      return stage(Math.max(rule.notBefore ?? 0, coolingDay(c, rule.meanC)), spreadDays);
+    case "season":
+      return stage(rule.day, spreadDays);
+    case "after": {
+      const from = known[rule.stage];
+      if (!from) throw new Error(`stage rule asks for ${rule.stage} before it is known`);
+      const start = from.day + (rule.days ?? 0);
+      return stage(c.dayWithWarmth(start, rule.degreeDays ?? 0), giveOrTake(from) + spreadDays);
+    }
+  }
+}
+
+/** Moves a stage on by whole years until it follows another, and not more than a cycle after it. */
+function following(s: Stage, after: SeasonDay, until: SeasonDay): Stage {
+  if (!Number.isFinite(s.day)) return moved(s, until);
+  let { day } = s;
+  while (day < after - YEAR_DAYS / 2) day += YEAR_DAYS;
+  return moved(s, Math.min(until, Math.max(after + 1, day)));
+}
+
+function displayYear(d: Display, c: SeasonClock, known: Known, dormant: SeasonDay): DisplayYear | null {
+  const opens = stageOf(d.opens, c, known);
+  const stays = d.opens.rule === "cooling" || d.opens.rule === "season";
+  if (!Number.isFinite(opens.day) || (!stays && d.on === "new" && opens.day > dormant - SHORTEST_DISPLAY)) return null;
+  const local: Known = { ...known, opens };
+  const rawEnds = stageOf(d.ends, c, local);
+  const endDay = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + YEAR_DAYS / 2;
+  const ends = moved(rawEnds, Math.max(opens.day + SHORTEST_DISPLAY, endDay));
+  local.ends = ends;
+  const budsBegin = d.budsBegin && stageOf(d.budsBegin, c, local);
+  if (budsBegin) local.budsBegin = budsBegin;
+  const budsSet = d.budsSet && stageOf(d.budsSet, c, local);
+  return { display: d, opens, ends, budsBegin, budsSet };
+}
+
+/** A stage with the range that years of weather gave it. */
+const ranged = (s: Stage, r: Range | undefined): Stage =>
+  r ? { day: s.day, earliest: s.day - r[0], latest: s.day + r[1] } : s;
+
+function withRanges(y: PlantYear, ranges: StageRanges): PlantYear {
+  const of = (s: Stage, name: StageName, display?: string): Stage => ranged(s, ranges[rangeName(name, display)]);
+  const displays = y.displays.map((d): DisplayYear => ({
+    display: d.display,
+    opens: of(d.opens, "opens", d.display.name),
+    ends: of(d.ends, "ends", d.display.name),
+    budsBegin: d.budsBegin && of(d.budsBegin, "budsBegin", d.display.name),
+    budsSet: d.budsSet && of(d.budsSet, "budsSet", d.display.name),
+  }));
+  return {
+    wakes: of(y.wakes, "wakes"),
+    hardens: of(y.hardens, "hardens"),
+    stops: of(y.stops, "stops"),
+    dormant: of(y.dormant, "dormant"),
+    displays,
+    tooCoolFor: y.tooCoolFor,
+  };
+}
+
+/** Works out the year of a kind by a season clock. Pure; a few microseconds once the clock is known. */
+export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | null = null): PlantYear {
+  const known: Known = {};
+  const wakes = stageOf(taxon.year.wakes, c, known);
+  known.wakes = wakes;
+  const end = wakes.day + YEAR_DAYS - 1;
+  const dormant = following(stageOf(taxon.year.dormant, c, known), wakes.day + 60, end);
+  const hardens = following(stageOf(taxon.year.hardens, c, known), wakes.day + 14, dormant.day);
+  const stops = following(stageOf(taxon.year.stops, c, known), hardens.day, dormant.day);
+  Object.assign(known, { hardens, stops, dormant });
+  const displays: DisplayYear[] = [];
+  const tooCoolFor: string[] = [];
+  for (const d of taxon.displays) {
+    const year = displayYear(d, c, known, dormant.day);
+    if (year) displays.push(year);
+    else tooCoolFor.push(d.name);
+  }
+  const year = { wakes, hardens, stops, dormant, displays, tooCoolFor };
+  return ranges ? withRanges(year, ranges) : year;
+}
+
+/** Share of the season's extension made by a day of the cycle: most of it in the first flush. */
+const FIRST_FLUSH_SHARE = 0.75;
+export function growthDone(y: PlantYear, day: SeasonDay): number {
+  const part = (a: number, b: number): number => Math.min(1, Math.max(0, (day - a) / Math.max(1, b - a)));
+  return (
+    FIRST_FLUSH_SHARE * part(y.wakes.day, y.hardens.day) + (1 - FIRST_FLUSH_SHARE) * part(y.hardens.day, y.stops.day)
+  );
+}
+
+/** The same day in the cycle that starts with waking: between wakes and wakes + 364. */
+export function inCycle(y: PlantYear, seasonDay: SeasonDay): SeasonDay {
+  const turns = Math.floor((seasonDay - y.wakes.day) / YEAR_DAYS);
+  return seasonDay - turns * YEAR_DAYS;
+}

@@ -1,0 +1,58 @@
+/** From years of weather to ranges: how far a stage strays from its expected day in eight years of ten. */
+import type { Taxon } from "../catalogue/index.ts";
+import { YEAR_DAYS } from "../calendar/index.ts";
+import { clockOfYear, weatherYears, type Climate, type SeasonClock } from "../climate/index.ts";
+import { plantYear, rangeName, type PlantYear, type Range, type Stage, type StageRanges } from "./plantYear.ts";
+
+/** Ends of the 80 % range. */
+export const TAILS = [0.1, 0.9] as const;
+/** With fewer years than this a stage keeps the prior of its rule. */
+const LEAST_YEARS = 20;
+
+/** Value below which a share of sorted numbers lies, between neighbours in proportion. // => quantile([1, 2, 3], 0.5) is 2 */
+export function quantile(sorted: ArrayLike<number>, p: number): number {
+  const at = p * (sorted.length - 1);
+  const low = Math.floor(at);
+  const [a, b] = [sorted[low]!, sorted[Math.min(sorted.length - 1, low + 1)]!];
+  return a + (at - low) * (b - a);
+}
+
+/** The season clocks of synthetic years, seeded. About a millisecond a year. */
+export function syntheticClocks(c: Climate, seed: number, count: number): SeasonClock[] {
+  const years = weatherYears(c, seed, count);
+  return Array.from({ length: count }, (_, y) => {
+    const [from, to] = [y * YEAR_DAYS, (y + 1) * YEAR_DAYS];
+    return clockOfYear({ tminC: years.tminC.subarray(from, to), tmaxC: years.tmaxC.subarray(from, to) }, c.expected);
+  });
+}
+
+/** Every stage of a year with the name its range goes by. */
+export function stagesOf(y: PlantYear): readonly (readonly [name: string, stage: Stage])[] {
+  const own = (["wakes", "hardens", "stops", "dormant"] as const).map((n) => [rangeName(n), y[n]] as const);
+  const shown = y.displays.flatMap((d) =>
+    (["opens", "ends", "budsBegin", "budsSet"] as const).flatMap((n) => {
+      const s = d[n];
+      return s ? [[rangeName(n, d.display.name), s] as const] : [];
+    }),
+  );
+  return [...own, ...shown];
+}
+
+/** Ranges of a kind's stages from the years it was given; the expected day may lie off the middle. */
+export function stageRanges(taxon: Taxon, expected: SeasonClock, years: readonly PlantYear[]): StageRanges {
+  const days = new Map<string, number[]>();
+  for (const y of years)
+    for (const [name, s] of stagesOf(y)) {
+      const list = days.get(name);
+      if (list) list.push(s.day);
+      else days.set(name, [s.day]);
+    }
+  const out: Record<string, Range> = {};
+  for (const [name, s] of stagesOf(plantYear(taxon, expected))) {
+    const sorted = (days.get(name) ?? []).filter(Number.isFinite).sort((a, b) => a - b);
+    if (sorted.length < LEAST_YEARS) continue;
+    // Counted from the expected day; when that lies outside, the range reaches to it.
+    out[name] = [Math.max(0, s.day - quantile(sorted, TAILS[0])), Math.max(0, quantile(sorted, TAILS[1]) - s.day)];
+  }
+  return out;
+}

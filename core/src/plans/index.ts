@@ -1,0 +1,5 @@
+export * from "./atThePlant.ts";
+export * from "./row.ts";
+export { CHAIN_IDS, type ChainId } from "./chains.ts";
+export * from "./followUps.ts";
+export * from "./looks.ts";

@@ -1,0 +1,4 @@
+export * from "./cells.ts";
+export * from "./columns.ts";
+export * from "./readTable.ts";
+export * from "./writeTable.ts";

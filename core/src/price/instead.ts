@@ -1,0 +1,96 @@
+/** When it is not the day: what else may be done today and what each costs in flowers and minutes; and which season costs least. */
+import { seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
+import { TASKS, VERDICT_TABLE, VERDICTS, type Plant, type Task, type Verdict } from "../model/index.ts";
+import type { Share } from "../units/index.ts";
+import { minutesFor, type WorkMinutes } from "./costs.ts";
+import type { GardenModel } from "./gardenModel.ts";
+import { worstLoss, type KindYear } from "./kind.ts";
+import { likelyTaxa } from "./likely.ts";
+import { ask, type Question } from "./question.ts";
+import { misfit } from "./tasks.ts";
+
+export interface Alternative {
+  readonly task: Task;
+  readonly verdict: Verdict;
+  /** Worst loss of a display, and live growth it usually takes. */
+  readonly bloomLoss: Share;
+  readonly minutes: WorkMinutes;
+}
+
+/** Other tasks that may be started on the day, the quickest first. */
+export function alternatives(q: Question, verdictFor: (task: Task) => Verdict): readonly Alternative[] {
+  return TASKS.filter(
+    (t) => t !== q.task && t !== "leave" && misfit(q.taxon, t) === null && q.taxon.never[t] === undefined,
+  )
+    .map((task) => ({ task, verdict: verdictFor(task) }))
+    .filter((a) => VERDICT_TABLE[a.verdict].go)
+    .map((a): Alternative => ({
+      ...a,
+      bloomLoss: worstLoss(ask(q.model, q.plant, q.on, a.task, null, q.taxon).kind.prices, q.day),
+      minutes: minutesFor(q.model, q.plant, a.task, q.on),
+    }))
+    .sort((a, b) => a.minutes.usual - b.minutes.usual);
+}
+
+/** The four seasons of the hemisphere's year, from its midwinter. */
+export const FOUR_SEASONS = ["winter", "spring", "summer", "autumn"] as const;
+export type Season = (typeof FOUR_SEASONS)[number];
+/** Season day on which each begins; winter began before the year did. */
+const SEASON_STARTS: Readonly<Record<Season, number>> = { winter: -31, spring: 59, summer: 151, autumn: 243 };
+const SEASON_DAYS = 91;
+
+export interface SeasonPrice {
+  readonly season: Season;
+  /** The day of it that costs least, from the day asked about on. */
+  readonly on: PlainDate;
+  /** What the year says of that day; the plant's own account is not asked. */
+  readonly verdict: Verdict;
+  readonly bloomLoss: Share;
+  readonly frostRisk: Share;
+  readonly minutes: WorkMinutes;
+}
+
+/** What the task costs when there is time for it in one season only, for each season to come; of an uncertain plant the strictest over its likely kinds. */
+export function bySeason(model: GardenModel, plant: Plant, on: PlainDate, task: Task): readonly SeasonPrice[] {
+  const p = model.season(on);
+  const years = likelyTaxa(model, plant).map((t) => ask(model, plant, on, task, null, t).usual);
+  const worst = (of: (k: KindYear) => number): number => Math.max(...years.map(of));
+  const never = years.some((k) => k.taxon.never[task] !== undefined || misfit(k.taxon, task) !== null);
+  return FOUR_SEASONS.map((season): SeasonPrice => {
+    const starts = [0, 1].map((turn) => SEASON_STARTS[season] + turn * YEAR_DAYS);
+    // The season that is on or comes next.
+    const start = starts.find((s) => s + SEASON_DAYS > p.seasonDay)!;
+    const harm = (d: number): number => worst((k) => k.prices.harm[yearDay(d)]!);
+    let best = Math.max(start, p.seasonDay);
+    for (let d = best; d < start + SEASON_DAYS; d++) if (harm(d) < harm(best) - 1e-6) best = d;
+    const day = seasonDate(p.seasonYear, best, model.climate.hemisphere);
+    return {
+      season,
+      on: day < on ? on : day,
+      // Verdicts stand in order, the strongest first.
+      verdict: never ? "never" : VERDICTS[Math.min(...years.map((k) => k.verdicts[yearDay(best)]!))]!,
+      bloomLoss: worst((k) => worstLoss(k.prices, yearDay(best))),
+      frostRisk: worst((k) => k.prices.frostRisk[yearDay(best)]!),
+      minutes: minutesFor(model, plant, task, on),
+    };
+  });
+}
+
+export interface Cheapest {
+  readonly on: PlainDate;
+  readonly bloomLoss: Share;
+  readonly frostRisk: Share;
+}
+/** The day of the year to come on which a task costs a plant least, whatever its account says. */
+export function cheapestDay(model: GardenModel, plant: Plant, on: PlainDate, task: Task): Cheapest {
+  const p = model.season(on);
+  const { usual } = ask(model, plant, on, task);
+  let best = p.seasonDay;
+  for (let d = best; d < p.seasonDay + YEAR_DAYS; d++)
+    if (usual.prices.harm[yearDay(d)]! < usual.prices.harm[yearDay(best)]! - 1e-6) best = d;
+  return {
+    on: seasonDate(p.seasonYear, best, model.climate.hemisphere),
+    bloomLoss: worstLoss(usual.prices, yearDay(best)),
+    frostRisk: usual.prices.frostRisk[yearDay(best)]!,
+  };
+}

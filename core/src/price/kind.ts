@@ -1,0 +1,80 @@
+/**
+ * What the year says of a task on a kind of plant, before anything is known of the single plant: prices for
+ * 365 days and the verdict each day's prices give. No date rules here: a verdict is read off the prices.
+ */
+import type { Taxon } from "../catalogue/index.ts";
+import { YEAR_DAYS } from "../calendar/index.ts";
+import type { Climate } from "../climate/index.ts";
+import { LIMITS, VERDICT_TABLE, VERDICTS, type Task, type Verdict } from "../model/index.ts";
+import { inCycle, plantYear, type PlantYear } from "../phenology/index.ts";
+import { yearOfPrices, type CutPlan, type YearOfPrices } from "./season.ts";
+
+export interface KindYear {
+  readonly taxon: Taxon;
+  readonly year: PlantYear;
+  readonly prices: YearOfPrices;
+  /** Index into VERDICTS for each season day. */
+  readonly verdicts: Uint8Array;
+  /** 1 where the task may be started. When no day of the year is free of cost: the days of least harm. */
+  readonly open: Uint8Array;
+  /** True when even the best days cost a display. */
+  readonly neverFree: boolean;
+}
+
+/** Weighted loss of the display that is hit hardest on a day. */
+export function worstLoss(p: YearOfPrices, day: number): number {
+  let worst = 0;
+  for (const d of p.displays) worst = Math.max(worst, d.weight * Math.max(d.loss[day]!, d.nextLoss[day]!));
+  return worst;
+}
+
+/** Verdicts as indexes into VERDICTS: a year of them is read 365 times for each kind, task and year of weather. */
+const CODE = Object.fromEntries(VERDICTS.map((v, i) => [v, i])) as Readonly<Record<Verdict, number>>;
+const GO = Uint8Array.from(VERDICTS, (v) => Number(VERDICT_TABLE[v].go));
+
+/** The verdict of a day's prices; "best" is settled afterwards against the year's least harm. */
+function pricedVerdict(y: PlantYear, p: YearOfPrices, day: number): number {
+  if (p.frostRisk[day]! > LIMITS.frostRisk) return p.lateSide[day] ? CODE["too-late"] : CODE.wait;
+  if (p.regrowthRisk[day]! > LIMITS.regrowthRisk) {
+    const u = inCycle(y, day);
+    return u > y.hardens.day && u < y.dormant.day ? CODE["too-late"] : CODE.wait;
+  }
+  if (p.redo[day]! > LIMITS.redo) return CODE.wait;
+  if (worstLoss(p, day) > LIMITS.flowerLoss) return CODE["costs-flowers"];
+  if (p.reserves[day]! > LIMITS.reserves) return CODE.wait;
+  return CODE.fine;
+}
+
+const FIXED: Partial<Record<Task, Verdict>> = { "dead-only": "best", leave: "no-need" };
+
+/** Least harm among the days for which a test of their verdict holds. */
+function leastHarm(p: YearOfPrices, verdicts: Uint8Array, holds: (v: number) => boolean): number {
+  let least = Infinity;
+  for (let d = 0; d < YEAR_DAYS; d++) if (holds(verdicts[d]!) && p.harm[d]! < least) least = p.harm[d]!;
+  return least;
+}
+
+function verdictsOf(y: PlantYear, p: YearOfPrices): Uint8Array {
+  const out = new Uint8Array(YEAR_DAYS);
+  const fixed = FIXED[p.task];
+  if (fixed) return out.fill(CODE[fixed]);
+  const idle = p.task === "deadhead";
+  for (let d = 0; d < YEAR_DAYS; d++) out[d] = idle && !p.spent[d] ? CODE["no-need"] : pricedVerdict(y, p, d);
+  const best = leastHarm(p, out, (v) => GO[v] === 1) + LIMITS.bestMargin;
+  for (let d = 0; d < YEAR_DAYS; d++) if (out[d] === CODE.fine && p.harm[d]! <= best) out[d] = CODE.best;
+  return out;
+}
+
+/** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
+export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year = plantYear(taxon, climate)): KindYear {
+  const prices = yearOfPrices(taxon, year, climate, plan);
+  const verdicts = verdictsOf(year, prices);
+  const open = verdicts.map((v) => GO[v]!);
+  const neverFree = !open.includes(1) && verdicts.includes(CODE["costs-flowers"]);
+  if (neverFree) {
+    const least = leastHarm(prices, verdicts, (v) => v === CODE["costs-flowers"]) + LIMITS.bestMargin;
+    for (let d = 0; d < YEAR_DAYS; d++)
+      open[d] = verdicts[d] === CODE["costs-flowers"] && prices.harm[d]! <= least ? 1 : 0;
+  }
+  return { taxon, year, prices, verdicts, open, neverFree };
+}

@@ -1,0 +1,117 @@
+/** A question set up: everything that the findings, the account and the answer need to know, worked out once. */
+import {
+  balanceOn,
+  capFor,
+  fitsOn,
+  standingOn,
+  type Balance,
+  type LedgerEntry,
+  type Standing,
+} from "../amount/index.ts";
+import type { Taxon } from "../catalogue/index.ts";
+import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import { TASK_TABLE, type Plant, type Task } from "../model/index.ts";
+import type { Share } from "../units/index.ts";
+import { regimeOf, type GardenModel, type Schooling } from "./gardenModel.ts";
+import type { KindYear } from "./kind.ts";
+
+/** One question, with what every finding needs of the answer. */
+export interface Question {
+  readonly model: GardenModel;
+  readonly plant: Plant;
+  readonly taxon: Taxon;
+  readonly task: Task;
+  readonly on: PlainDate;
+  readonly day: number;
+  /** The kind's year as this season runs, and as a usual one does (for what lies past its end). */
+  readonly kind: KindYear;
+  readonly usual: KindYear;
+  readonly schooling: Schooling;
+  readonly standing: Standing;
+  /** Entries that count towards today's cap: those before the last cutback opened a new base are gone. */
+  readonly entries: readonly LedgerEntry[];
+  readonly balance: Balance;
+}
+
+/** The last cutback on or before a day; it opens a new base. */
+export function lastCutback(entries: readonly LedgerEntry[], on: PlainDate): LedgerEntry | null {
+  const past = entries.filter((e) => e.regime === "cutback" && e.on <= on && e.share > 0);
+  return past.length === 0 ? null : past.reduce((a, b) => (b.on > a.on ? b : a));
+}
+
+/** The next start of dormancy after a day, for this kind at this place. */
+export function nextDormancy(model: GardenModel, taxon: Taxon, on: PlainDate): PlainDate {
+  const year = model.yearOf(taxon);
+  const p = model.season(on);
+  const turns = Math.floor((p.seasonDay - year.dormant.day) / YEAR_DAYS) + 1;
+  return seasonDate(p.seasonYear, year.dormant.day + turns * YEAR_DAYS, model.climate.hemisphere);
+}
+
+/** A grass or perennial starts from the ground each year: its age limits nothing, its dead tops come off all the same. */
+const standingFor = (taxon: Taxon, s: Standing): Standing =>
+  taxon.leaf === "herbaceous" && (s === "first-season" || s === "second-season") ? "healthy" : s;
+
+/**
+ * Sets a question up.
+ * @param depth share that a particular cut takes; null for the task's usual one
+ * @param taxon the kind it is taken for; another than its own while that is uncertain
+ */
+export function ask(
+  model: GardenModel,
+  plant: Plant,
+  on: PlainDate,
+  task: Task,
+  depth: Share | null = null,
+  taxon: Taxon = model.taxonOf(plant),
+): Question {
+  const all = model.ledgerOf(plant.id);
+  const base = lastCutback(all, on);
+  const entries = base ? all.filter((e) => e.on > base.on) : all;
+  const h = model.climate.hemisphere;
+  const seen = model.observationsOf(plant.id);
+  const standing = standingFor(taxon, standingOn(plant, seen, model.yearOf(taxon), h, on));
+  const schooling = model.schooling(plant, taxon);
+  const cap = capFor(standing, schooling.cap);
+  const reach = task === "renovate" ? schooling.renewReach : null;
+  const more = { depth, reach, frameShiftC: schooling.frameShiftC };
+  const point = model.season(on);
+  return {
+    model,
+    plant,
+    taxon,
+    task,
+    on,
+    day: point.seasonDay,
+    kind: model.kindsFor(plant, taxon, on).kindYear(taxon, task, more),
+    usual: model.kindYear(taxon, task, more),
+    schooling,
+    standing,
+    entries,
+    balance: balanceOn(entries, on, cap),
+  };
+}
+
+/** Does the task take live growth? */
+export const isLive = (task: Task): boolean => TASK_TABLE[task].live;
+export const isHard = (task: Task): boolean => task === "hard-cutback" || task === "renovate";
+/** Grasses and perennials are not counted in shares of a woody crown. */
+export const capped = (q: Question): boolean => isLive(q.task) && regimeOf(q.taxon, q.task) !== "cutback";
+
+/** When a stage of this season's (or the coming) cycle falls. */
+export function stageDate(q: Question, day: number): PlainDate {
+  const p = q.model.season(q.on);
+  const turns = Math.floor((p.seasonDay - q.kind.year.wakes.day) / YEAR_DAYS);
+  return seasonDate(p.seasonYear, day + turns * YEAR_DAYS, q.model.climate.hemisphere);
+}
+/** What the task would usually take, held to the cap: below it there is no use in starting. */
+export const usualShare = (q: Question): Share => Math.min(q.balance.cap, TASK_TABLE[q.task].usualShare);
+
+/** First day on which the task's usual share fits; null when it fits today or never. */
+export function freesUpOn(q: Question): PlainDate | null {
+  const d = fitsOn(q.entries, q.on, q.balance.cap, usualShare(q));
+  return d === q.on ? null : d;
+}
+
+/** The kind's year as a plant's own season, schools and records make it. */
+export const kindYearFor = (model: GardenModel, plant: Plant, on: PlainDate, task: Task): KindYear =>
+  ask(model, plant, on, task).kind;

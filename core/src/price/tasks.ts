@@ -1,0 +1,38 @@
+/** What a kind must be for a task to make sense on it at all; a catalogue row may rule out more. */
+import type { Taxon } from "../catalogue/index.ts";
+import { TASKS, type Task } from "../model/index.ts";
+
+/** Why a task makes no sense for a kind. */
+export type MisfitCode = "no-candles" | "no-skirt" | "no-suckers" | "too-low-for-wind" | "grass-all-or-nothing";
+
+interface Need {
+  readonly fits: (t: Taxon) => boolean;
+  readonly otherwise: MisfitCode;
+}
+const woody = (t: Taxon): boolean => t.leaf !== "herbaceous";
+/** Lower than this no wind gets hold of a plant, and there is no skirt to lift, m. */
+const LOW_M = { wind: 1.2, skirt: 0.8 } as const;
+
+const NEEDS: Partial<Record<Task, Need>> = {
+  tip: { fits: woody, otherwise: "grass-all-or-nothing" },
+  thin: { fits: woody, otherwise: "grass-all-or-nothing" },
+  candle: { fits: (t) => t.headOnlyWhileSoft, otherwise: "no-candles" },
+  lift: { fits: (t) => woody(t) && t.matureHeightM[1] > LOW_M.skirt, otherwise: "no-skirt" },
+  "thin-suckers": {
+    fits: (t) => woody(t) && t.regrowthFromLeaflessWood === "yes" && t.regimes.some((r) => r !== "upkeep"),
+    otherwise: "no-suckers",
+  },
+  "reduce-for-wind": {
+    fits: (t) => woody(t) && t.matureHeightM[1] > LOW_M.wind && t.regrowthFromLeaflessWood !== "no",
+    otherwise: "too-low-for-wind",
+  },
+};
+
+/** null when the task makes sense for the kind. */
+export function misfit(taxon: Taxon, task: Task): MisfitCode | null {
+  const need = NEEDS[task];
+  return need && !need.fits(taxon) ? need.otherwise : null;
+}
+
+/** Tasks worth asking about for a kind; those its row rules out stay, because the reason is worth reading. */
+export const tasksFor = (taxon: Taxon): readonly Task[] => TASKS.filter((t) => misfit(taxon, t) === null);

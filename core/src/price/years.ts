@@ -1,0 +1,98 @@
+/**
+ * Years of weather worked through for the kinds of a garden: how far each stage strays from its expected day, in
+ * which share of the years each day is open for a task, and between what its price lies. It takes seconds, so it goes step by step: the caller
+ * says when to go on, sees how far it is, and may stop.
+ */
+import type { Catalogue, Taxon } from "../catalogue/index.ts";
+import { YEAR_DAYS } from "../calendar/index.ts";
+import { climateOf, type Climate, type PlaceClimateInput } from "../climate/index.ts";
+import type { Plant, Task } from "../model/index.ts";
+import { plantYear, quantile, stageRanges, syntheticClocks, TAILS, type StageRanges } from "../phenology/index.ts";
+import type { Share } from "../units/index.ts";
+import { shownKey, type DaysShown, type GardenModel, type YearsShown } from "./gardenModel.ts";
+import { taskForGoal } from "./goals.ts";
+import { kindYearOf, worstLoss } from "./kind.ts";
+import { likelyTaxa } from "./likely.ts";
+
+export interface KindAsked {
+  readonly taxonId: string;
+  readonly tasks: readonly Task[];
+}
+/** Plain data, so that it can be handed to another thread. */
+export interface YearsAsked {
+  readonly place: PlaceClimateInput;
+  readonly kinds: readonly KindAsked[];
+  readonly years: number;
+  readonly seed: number;
+}
+/** Enough for ranges that a second set of years agrees with to a day or two. */
+export const YEARS_COUNT = 300;
+const SEED = 1;
+
+/** What a garden's answers need: its kinds, each with the tasks that are asked of it. */
+export function yearsAsked(model: GardenModel): YearsAsked {
+  const tasks = new Map<string, Set<Task>>();
+  const ask = (taxon: Taxon, task: Task): void => {
+    const known = tasks.get(taxon.id) ?? new Set<Task>();
+    tasks.set(taxon.id, known.add(task));
+  };
+  const plants: readonly Plant[] = model.garden.plants;
+  for (const p of plants) for (const t of likelyTaxa(model, p)) ask(t, taskForGoal(model, p));
+  const kinds = [...tasks]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([taxonId, set]): KindAsked => ({ taxonId, tasks: [...set].sort() }));
+  return { place: model.garden.place, kinds, years: YEARS_COUNT, seed: SEED };
+}
+
+/** Works a task through the years: in which share of them each day is open, and between what its price lies. */
+function daysOf(taxon: Taxon, task: Task, climates: readonly Climate[]): DaysShown {
+  const open = new Float32Array(YEAR_DAYS);
+  const losses = Array.from({ length: YEAR_DAYS }, () => new Float32Array(climates.length));
+  climates.forEach((c, y) => {
+    const k = kindYearOf(taxon, c, { task, depth: null, reach: null, frameShiftC: 0 }, plantYear(taxon, c));
+    for (let d = 0; d < YEAR_DAYS; d++) {
+      open[d] = open[d]! + k.open[d]! / climates.length;
+      losses[d]![y] = worstLoss(k.prices, d);
+    }
+  });
+  const tail = (p: number): Float32Array => Float32Array.from(losses, (xs) => quantile(xs, p));
+  for (const xs of losses) xs.sort();
+  return { open, leastLoss: tail(TAILS[0]), mostLoss: tail(TAILS[1]) };
+}
+
+/** Works through the years; yields the share of the work done, returns what they show. */
+export function* workYears(asked: YearsAsked, catalogue: Catalogue): Generator<Share, YearsShown> {
+  const climate = climateOf(asked.place);
+  const climates = syntheticClocks(climate, asked.seed, asked.years).map((clock): Climate => ({
+    ...climate,
+    ...clock,
+  }));
+  const ranges: Record<string, StageRanges> = {};
+  const days: Record<string, DaysShown> = {};
+  const total = asked.kinds.reduce((n, k) => n + 1 + k.tasks.length, 1);
+  let done = 1;
+  yield done / total;
+  for (const k of asked.kinds) {
+    const taxon = catalogue.byId(k.taxonId);
+    if (!taxon) continue;
+    ranges[k.taxonId] = stageRanges(
+      taxon,
+      climate,
+      climates.map((c) => plantYear(taxon, c)),
+    );
+    yield ++done / total;
+    for (const task of k.tasks) {
+      days[shownKey(k.taxonId, task)] = daysOf(taxon, task, climates);
+      yield ++done / total;
+    }
+  }
+  return { years: asked.years, ranges, days };
+}
+
+/** All of it at once, for where nobody waits at a screen. */
+export function yearsShown(asked: YearsAsked, catalogue: Catalogue): YearsShown {
+  const work = workYears(asked, catalogue);
+  let step = work.next();
+  while (step.done !== true) step = work.next();
+  return step.value;
+}

@@ -1,0 +1,3 @@
+export * from "./health.ts";
+export * from "./normal.ts";
+export * from "./size.ts";

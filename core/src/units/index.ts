@@ -1,0 +1,3 @@
+export * from "./units.ts";
+export * from "./result.ts";
+export * from "./parseLength.ts";

@@ -1,0 +1,2 @@
+export * from "./shade.ts";
+export * from "./sightLines.ts";

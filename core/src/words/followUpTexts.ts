@@ -1,0 +1,75 @@
+/** What the next steps say: what to do, what to look for, and what if it never comes. One entry per chain. */
+import type { Watched } from "../model/index.ts";
+import type { ChainId, FollowUp } from "../plans/index.ts";
+import type { Voice } from "./voice.ts";
+
+interface ChainText {
+  readonly title: string;
+  readonly say: (f: FollowUp, say: Voice) => string;
+}
+
+export const CHAIN_TEXTS: Readonly<Record<ChainId, ChainText>> = {
+  "real-prune": {
+    title: "The real prune",
+    say: (f, say) =>
+      `Half of it came off against wind on ${say.date(f.since)}; the real cut follows about ${say.date(f.from)} to ${say.date(f.until)}. A slip at the first is put right now.`,
+  },
+  "thin-suckers": {
+    title: "Thin the new shoots",
+    say: (f, say) =>
+      f.watched === null
+        ? "The shoots have the height: keep five to nine of the strongest, well spread; the weak ones out at the base."
+        : `After the hard cut of ${say.date(f.since)}: look for new shoots 20–30 cm tall from about ${say.date(f.from)}. If they never come up that strong, leave them all: the strongest win by themselves.`,
+  },
+  "deadhead-flush": {
+    title: "Take off the first flush",
+    say: (f, say) =>
+      `From about ${say.date(f.from)}: spent flowers off as each flush ends, to a strong bud below; stop some six weeks before frost.`,
+  },
+  "candle-check": {
+    title: "Look at the shortened candles",
+    say: (f, say) =>
+      `From ${say.date(f.from)}: new buds should sit at the shortened tips. Where none does, leave it alone next year.`,
+  },
+  "lift-again": {
+    title: "Lift the skirt again",
+    say: (f, say) =>
+      `A year's growth hangs lower than where you lifted it on ${say.date(f.since)}: look from ${say.date(f.from)}.`,
+  },
+  trial: {
+    title: "Judge the trial",
+    say: (f, say) => `Cut to see on ${say.date(f.since)}: clean regrowth by ${say.date(f.until)}, or it goes.`,
+  },
+  "fallen-leaves": {
+    title: "Pick up fallen leaves",
+    say: (f, say) =>
+      `It was diseased: leaves that fall from ${say.date(f.from)} to ${say.date(f.until)} go to the bin, every week or two, never on the compost.`,
+  },
+  "next-third": {
+    title: "The next old stems",
+    say: (f, say) =>
+      `The last old stems came out on ${say.date(f.since)}: the next from ${say.date(f.from)}, oldest first.`,
+  },
+  rotation: {
+    title: "Its turn again",
+    say: (f, say) =>
+      `Thinned on ${say.date(f.since)}: every three to five years is enough, between ${say.date(f.from)} and ${say.date(f.until)}.`,
+  },
+  "second-trim": {
+    title: "The second trim",
+    say: (f, say) =>
+      `Trimmed on ${say.date(f.since)}; the second from ${say.date(f.from)}, six weeks before frost at the latest.`,
+  },
+};
+
+/** What is looked for, on the button that says it was seen. */
+export const WATCHED_LABELS: Readonly<Record<Watched, string>> = {
+  "growth-seen": "Growth shows",
+  "last-flower": "Bloom is over",
+  "suckers-up": "New shoots are 20–30 cm tall",
+  "berries-gone": "The berries are gone",
+  "foot-dense": "The foot is dense",
+  "regrowth-clean": "Clean regrowth",
+};
+
+export const followUpText = (f: FollowUp, say: Voice): string => CHAIN_TEXTS[f.chain].say(f, say);

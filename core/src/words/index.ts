@@ -1,0 +1,5 @@
+export * from "./adviceJson.ts";
+export * from "./issueTexts.ts";
+export * from "./reasonTexts.ts";
+export * from "./voice.ts";
+export * from "./followUpTexts.ts";

@@ -1,0 +1,109 @@
+/** One text per refusal: what was wrong, what was expected. docs/errors.md is written from this table. */
+import type { Issue } from "../units/index.ts";
+import type { PlaceIssueCode } from "../climate/index.ts";
+import type { FileIssueCode } from "../gardenfile/index.ts";
+import type { WeatherIssueCode } from "../weather/index.ts";
+import type { TableIssueCode } from "../planttable/index.ts";
+import { monthDayText } from "./voice.ts";
+
+export type IssueCode = PlaceIssueCode | FileIssueCode | TableIssueCode | WeatherIssueCode;
+type Values = Issue["values"];
+
+const day = (md: string | number | undefined): string => monthDayText(String(md));
+const MONTH_NAMES = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+] as const;
+const WINTER_AT: Readonly<Record<string, string>> = { north: "January", south: "July" };
+
+export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
+  "latitude-range": (v) => `Latitude ${v["got"]} does not exist: it runs from −90 (south) to 90 (north).`,
+  "latitude-polar": (v) => `Latitude ${v["got"]} lies past the polar circles: expected −66 to 66.`,
+  "zone-unknown": (v) => `“${v["got"]}” is not a hardiness zone: expected ${v["first"]} to ${v["last"]}, like 6b.`,
+  "frost-pair": () => "Give both frost dates, or neither where no frost is expected.",
+  "frost-order": (v) =>
+    `The last frost (${day(v["lastFrost"])}) must come before the first (${day(v["firstFrost"])}), one on each side of midsummer; the year here turns in ${WINTER_AT[String(v["hemisphere"])]}.`,
+  "frost-hemisphere": (v) =>
+    `Last frost ${day(v["lastFrost"])} and first frost ${day(v["firstFrost"])} are the wrong way round for the ${v["hemisphere"]}ern hemisphere: check the dates or the sign of the latitude.`,
+  "frost-season-short": (v) => `Only ${v["days"]} frost-free days: expected at least 30. Check both dates.`,
+  "frost-needed": (v) => `In zone ${v["zone"]} it freezes in most winters: give both average frost dates.`,
+  "frost-unlikely": (v) => `In zone ${v["zone"]} frost is not expected in most years: leave the frost dates empty.`,
+  "months-twelve": () => "Expected twelve monthly means, January to December, of the minimum and of the maximum.",
+  "months-range": (v) =>
+    `${MONTH_NAMES[Number(v["month"]) - 1]}: ${v["minC"]} to ${v["maxC"]} °C is out of bounds: expected −60 to 50 °C.`,
+  "months-order": (v) =>
+    `${MONTH_NAMES[Number(v["month"]) - 1]}: the mean minimum (${v["minC"]} °C) must lie below the mean maximum (${v["maxC"]} °C).`,
+  "months-hemisphere": (v) =>
+    `These months are coldest in the middle of the ${v["hemisphere"]}ern summer: check the sign of the latitude.`,
+  "weather-order": (v) => `The day's minimum (${v["minC"]} °C) lies above its maximum (${v["maxC"]} °C).`,
+  "weather-empty": () => "The file is empty: expected one day a line with its minimum and maximum.",
+  "weather-columns": (v) =>
+    `No columns for the day, the minimum and the maximum were found in “${v["got"]}”: expected headings like date, tmin, tmax.`,
+  "weather-day": (v) => `“${v["got"]}” is not a day: expected one like 2026-03-31.`,
+  "weather-day-order": (v) =>
+    `“${v["got"]}” can be read two ways, and so can every other line: expected days like 2026-03-31.`,
+  "weather-number": (v) =>
+    `“${v["got"]}” is not a number: expected a temperature or rain, or nothing where it is missing.`,
+  "weather-span": (v) => `${v["got"]} °C is out of bounds: expected ${v["from"]} to ${v["to"]} °C.`,
+  "weather-reversed": (v) => `The minimum (${v["minC"]} °C) lies above the maximum (${v["maxC"]} °C).`,
+  "weather-twice": (v) => `${v["day"]} stands on line ${v["line"]} already, with other temperatures.`,
+  "weather-future": (v) => `${v["day"]} lies in the future: expected days up to ${v["today"]}.`,
+  "weather-long": (v) => `${v["lines"]} lines: expected at most ${v["most"]}.`,
+  "weather-none": () => "No day has both a minimum and a maximum.",
+  "file-empty": () => "The file is empty: expected a garden file in JSON.",
+  "file-not-json": (v) => `This is not JSON (${v["detail"]}): expected a garden file written by Wren Song.`,
+  "file-too-large": (v) => `The file has ${v["megabytes"]} MB: expected at most ${v["limit"]} MB.`,
+  "file-format": (v) => `format is “${v["got"]}”: expected “${v["expected"]}”.`,
+  "file-version": (v) => `Version ${v["got"]} is not known here: expected 1 to ${v["newest"]}.`,
+  "field-missing": () => "This field is missing.",
+  "field-unknown": (v) => `Unknown field “${v["key"]}”.`,
+  "field-type": (v) => `Expected ${v["expected"]}, got ${v["got"]}.`,
+  "field-small": (v) => `${v["got"]} is too small: expected ${v["limit"]} or more.`,
+  "field-large": (v) => `${v["got"]} is too large: expected ${v["limit"]} or less.`,
+  "field-choice": (v) => `“${v["got"]}” is not one of: ${v["options"]}.`,
+  "field-format": (v) => `“${v["got"]}” is not right: expected ${v["expected"]}.`,
+  "taxon-unknown": (v) => `The catalogue has no kind “${v["got"]}”.`,
+  "id-twice": (v) => `The id “${v["got"]}” comes twice.`,
+  "bed-unknown": (v) => `There is no bed “${v["got"]}” in this garden.`,
+  "plant-unknown": (v) => `There is no plant “${v["got"]}” in this garden.`,
+  "viewpoint-unknown": (v) => `There is no viewpoint “${v["got"]}” in this garden.`,
+  "date-future": (v) => `${v["got"]} lies in the future: a record cannot be later than ${v["today"]}.`,
+  "date-before-planting": (v) => `${v["got"]} is before the plant was planted, ${v["planted"]}.`,
+  "height-order": (v) => `After the cut it cannot be taller (${v["after"]} m) than before (${v["before"]} m).`,
+  "stems-order": (v) =>
+    `${v["removed"]} stems were removed of ${v["live"]} live ones: expected no more than there were.`,
+  "table-empty": () => "There are no lines under the headings: expected one plant a line.",
+  "table-column": (v) => `No column is matched to “${v["column"]}”; the headings are: ${v["got"]}.`,
+  "table-column-twice": (v) => `The heading “${v["heading"]}” is matched twice, to ${v["a"]} and ${v["b"]}.`,
+  "table-unit": (v) => `“${v["got"]}” is not a unit known here: expected ${v["options"]}.`,
+  "table-long": (v) => `${v["lines"]} plants: expected at most ${v["most"]} in one garden.`,
+  "table-fields": (v) => `${v["got"]} fields: expected ${v["expected"]}, as many as headings.`,
+  "table-needed": () => "Empty: expected a value.",
+  "table-kind": (v) => `“${v["got"]}” is not in the catalogue: expected a common or botanical name, or “unknown”.`,
+  "table-kind-many": (v) => `“${v["got"]}” fits several kinds: ${v["options"]} …; expected one of them.`,
+  "table-id": (v) => `“${v["got"]}” cannot be an id: expected letters, digits, - and _, at most 64.`,
+  "table-id-twice": (v) => `The id “${v["got"]}” stands on line ${v["line"]} already.`,
+  "table-length": (v) => `“${v["got"]}” is not a length: expected a number, or one with mm, cm, m, in or ft.`,
+  "table-length-range": (v) => `${v["got"]} is out of bounds: expected ${v["from"]} to ${v["to"]} m.`,
+  "table-day": (v) => `“${v["got"]}” will not do: expected a day like 2019-04-15, or a year, not after ${v["today"]}.`,
+  "table-choice": (v) => `“${v["got"]}” is not one of: ${v["options"]}.`,
+  "table-text-long": (v) => `${v["got"]} letters: expected at most ${v["most"]}.`,
+  "too-many": (v) => `${v["more"]} more problems are not listed.`,
+};
+
+/** The sentence for a refusal. */
+export const issueText = (i: Issue<IssueCode>): string => ISSUE_TEXTS[i.code](i.values);
+
+/** A path as people read it. // => pathText(["plants", 3, "heightM"]) is "plants[3].heightM" */
+export const pathText = (path: readonly (string | number)[]): string =>
+  path.reduce<string>((s, p) => (typeof p === "number" ? `${s}[${p}]` : s === "" ? p : `${s}.${p}`), "");

@@ -1,0 +1,178 @@
+/** One text per reason; a missing one does not compile. Short, second person, says why. */
+import type { ReasonCode, ReasonValues, Reason } from "../price/index.ts";
+import type { Voice } from "./voice.ts";
+
+type Texts = { readonly [C in ReasonCode]: (v: ReasonValues[C], say: Voice) => string };
+
+const chance = (say: Voice, risk: number): string => `about ${say.percent(Math.round(risk * 20) / 20)}`;
+
+/** Where to cut to once new growth has shown where the plant lives. */
+const CUT_BACK_TO: Readonly<Record<string, string>> = {
+  base: "It grows from the base: the dead tops come off down to the new shoots.",
+  "old-stems": "It grows from old stems: cut each back to its first good live pair of buds.",
+  tips: "It grows near the tips: only what is dead above the first live buds comes off.",
+  unsaid: "New growth shows where it lives: cut back to the first good live pair of buds on each stem.",
+};
+const SUPPORT_FIRST: Readonly<Record<string, string>> = {
+  "broken-ties": "Ties are broken: tie it in before you shorten anything.",
+  trapped: "A stem is trapped behind a wire: free it first, or plan to lose it.",
+  rubbing: "It rubs on its support: pad or move the tie first.",
+};
+
+/** Weather that nobody observed says so wherever it decides anything. */
+const byStation = (simulated: boolean): string => (simulated ? " (The simulated station says so: look outside.)" : "");
+
+const WILDLIFE_TEXTS: Readonly<Record<string, string>> = {
+  berries: "Its berries or hips feed birds now.",
+  seed: "Its seed heads feed birds now.",
+  stems: "Insects winter in its stems: leave what you cut on the ground until spring.",
+  nests: "Birds are nesting: look into it first. In many places disturbing a nest is an offence; local law decides.",
+  nectar: "Its flowers feed insects now.",
+};
+
+const TEXTS: Texts = {
+  "power-line": (v, say) =>
+    `A power line is ${say.length(v.distanceM)} away: within ${say.length(v.limitM)} this is work for a licensed arborist or the line's owner.`,
+  "leaning-trunk": (v) =>
+    v.split
+      ? "The trunk is split: it can give way while you work. Call a licensed arborist."
+      : "The trunk leans: what holds it is not seen from outside. Call a licensed arborist.",
+  "thick-stem": (v) =>
+    `A stem of ${Math.round(v.diameterMm)} mm is past ${v.limitMm} mm: it is heavier than it looks. Call a licensed arborist.`,
+  "large-leaved": (v) => `${v.taxon} has large leaves: shears slice them and the cut halves go brown. Use single cuts.`,
+  "old-wood-stays-bare": (v) => `${v.taxon} does not shoot from old wood: cut past the leaves and it stays bare.`,
+  "bare-wood-stays-bare": (v) => `${v.taxon} does not grow back from leafless wood: the hole stays.`,
+  "needles-cut-brown": (v) =>
+    `Shears cut the needles of ${v.taxon} in half and the ends go brown. Shorten single candles.`,
+  "grass-all-or-nothing": (v) => `${v.taxon} is cut once, to the ground: a trim leaves a brown stump of blades.`,
+  "no-such-regime": (v) => `${v.task} is wrong for ${v.taxon}: it does not rebuild from a low framework.`,
+  "no-candles": (v) =>
+    `${v.taxon} has no candles: that is for pines, spruces and their like, while the new shoots are soft.`,
+  "no-skirt": (v) => `${v.taxon} has no skirt to lift: it is low by nature.`,
+  "no-suckers": (v) => `${v.taxon} does not rebuild from suckers: there are none to thin.`,
+  "too-low-for-wind": (v) => `${v.taxon} gives the wind nothing to hold: cutting it for that gains nothing.`,
+  "first-season": (v, say) =>
+    `First season after planting: dead wood only until growth stops, about ${say.date(v.until)}.`,
+  "second-season": (v, say) => `Second season after planting: at most ${say.percent(v.cap)} of its live growth.`,
+  stressed: () => "It is under stress. Dead wood only until you have seen new growth.",
+  frosted: () =>
+    "Just frosted: wait until frost danger has passed and growth shows how far back to go. Look for swelling buds low on the stems and at the base, and for green under the bark; what looks dead may not be.",
+  dieback: () => "Much has died back. Dead wood only until you have seen where it grows again.",
+  drought: () => "In drought it cannot answer a hard cut. Wait for rain, or water it well first.",
+  unchecked: () => "You do not know its history. Check its health first: scratch a stem, look for new growth.",
+  "past-maturity": (v, say) => `Past its prime: take no more than ${say.percent(v.cap)} in twelve months.`,
+  "not-established": () => "Not yet established: a hard cut waits until it has finished two growing seasons.",
+  "after-cutback": (v, say) =>
+    `It was cut back on ${say.date(v.on)} and is building a new frame: only dead wood and spent flowers until about ${say.date(v.until)}.`,
+  "after-renewal": (v, say) =>
+    `Old stems came out on ${say.date(v.on)}: no other live cut goes with that until ${say.date(v.until)}.`,
+  "renewal-after-cuts": (v, say) =>
+    `Live growth was taken in the last twelve months: a renewal goes alone, from ${say.date(v.until)}.`,
+  "cap-reached": (v, say) =>
+    `${say.percent(v.taken)} went in the last twelve months, of ${say.percent(v.cap)} that may. Enough frees up on ${say.date(v.freesUpOn)}.`,
+  "more-than-cap": (v, say) =>
+    `${say.percent(v.share)} at once is more than the ${say.percent(v.cap)} that may go in twelve months: spread it over the years.`,
+  "cap-over": (v, say) =>
+    `Over by ${say.percent(v.over)} in the last twelve months. It clears enough on ${say.date(v.freesUpOn)}.`,
+  "cap-left": (v, say) => `${say.percent(v.left)} of its live growth may still go, of ${say.percent(v.cap)}.`,
+  "growth-shows": (v, say) =>
+    `Wait until growth shows where it lives, about ${say.date(v.expected)}, give or take ${say.days(v.spreadDays)}. Look low on the stems and at the base.`,
+  "growth-overdue": (v, say) =>
+    `Growth was expected about ${say.date(v.expected)} and nobody has written it down. Look low on the stems and at the base, and say what you see: the date was only a forecast. If nothing shows by ${say.date(v.latest)}, scratch the base.`,
+  "growth-never": (v, say) =>
+    `No growth was written down since ${say.date(v.expected)}. Scratch the base: green means wait on, brown and dry down to the ground means it is dead. Then note its condition.`,
+  "after-midwinter": (v, say) =>
+    `Wait until midwinter is past, about ${say.date(v.until)}: tops shelter the base, and heads and berries last until then.`,
+  "builds-base": () =>
+    "A weak whip may be cut low in its first winter to build a base: that is the school you chose for it.",
+  "berries-kept": (v, say) =>
+    `You keep its berries and heads: wait until they are gone, ${say.date(v.until)} at the latest, when growth starts.`,
+  "foot-first": () =>
+    "Its foot is bare: let the base fill first, then take the old stems and the height. Say when the foot is dense.",
+  "trimmed-enough": (v, say) =>
+    v.times === 1
+      ? `Trimmed this season on ${say.date(v.on)}: that is enough for the year.`
+      : `Trimmed ${v.times} times this season, last on ${say.date(v.on)}: that is enough for the year.`,
+  "wind-calm": () => "It is low or sheltered: wind does it no harm, so there is nothing to gain by cutting for it.",
+  "wind-leaving": (v) =>
+    `Left as it is, winter wind will ${v.risk >= 0.6 ? "probably" : "perhaps"} rock it loose or break stems. Half its height off in late autumn takes the load away.`,
+  heat: (v, say) =>
+    `It reaches ${say.temperature(v.tmaxC)} today: from ${say.temperature(v.limitC)} on ${v.limitC >= 38 ? "only what is dangerous comes off" : "no shears and no hard cut, because what is bared burns"}. Early morning of a cooler day.${byStation(v.simulated)}`,
+  "hot-season": (v, say) =>
+    `Afternoons may reach ${say.temperature(v.limitC)} now (${chance(say, v.odds)}): look at the forecast and work in the morning.`,
+  "frost-tonight": (v, say) =>
+    `A night of ${say.temperature(v.tminC)} is near: fresh cuts and soft growth would be frosted. Wait for milder nights.${byStation(v.simulated)}`,
+  "rain-disease": (v) =>
+    `It rains and the plant is diseased: wet blades carry it from cut to cut. Wait for a dry day.${byStation(v.simulated)}`,
+  "dry-spell": (v, say) =>
+    `${say.days(v.days)} with hardly any rain: water it well first; a hard cut waits until you have.${byStation(v.simulated)}`,
+  "just-before-bloom": (v, say) =>
+    `Its ${v.display} open about ${say.date(v.opens)}: these weeks are the worst for a cut in leaf.`,
+  wildlife: (v) => WILDLIFE_TEXTS[v.use] ?? "It feeds or shelters wildlife now.",
+  "year-runs": (v, say) =>
+    v.days > 0
+      ? `This year runs about ${say.days(v.days)} ahead of the usual one; the dates here have been moved by that.`
+      : `This year runs about ${say.days(-v.days)} behind the usual one; the dates here have been moved by that.`,
+  "spring-frost": (v, say) => `A cut now wakes buds, and the chance that frost catches them is ${chance(say, v.risk)}.`,
+  "bared-frame": (v, say) =>
+    `Its tops shelter the frame: cut now, the cold still to come costs ${chance(say, v.risk)} of it.`,
+  "heads-shelter": (v, say) =>
+    `The old heads shelter next year's buds: taken now, the cold would cost ${chance(say, v.risk)} of them. Leave them until spring.`,
+  "late-growth": (v, say) =>
+    `Too late for this year: what grows after the cut meets frost before it is hard, chance ${chance(say, v.risk)}.`,
+  "shoots-hard": () => "This year's shoots are hard: a shortened one stays a stub. Only whole branches to a union now.",
+  "shoots-not-out": () => "The candles are not out yet. Wait until they have stretched and are still soft.",
+  "before-flush": (v, say) =>
+    `${say.percent(v.toCome)} of this season's growth is still to come: cut now and you do it again. Wait until the flush has hardened, about ${say.date(v.hardens)}.`,
+  "costs-display": (v, say) => `Takes about ${say.percent(v.loss)} of the ${v.display} due about ${say.date(v.opens)}.`,
+  "costs-open-display": (v, say) => `The ${v.display} are on: this takes about ${say.percent(v.loss)} of them.`,
+  "costs-next-display": (v, say) =>
+    `Buds for the next ${v.display} have begun: about ${say.percent(v.loss)} of them go.`,
+  "delays-display": (v, say) => `The ${v.display} come about ${say.days(v.days)} later.`,
+  "small-loss": (v, say) => `Costs about ${say.percent(v.loss)} of the ${v.display}: hardly to be seen.`,
+  "in-full-leaf": () => "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
+  "goal-leave": () => "You want it left as it is. Nothing to gain today.",
+  "goal-met": (v, say) =>
+    `It stands at ${say.length(v.heightM)} and ends the season near ${say.length(v.endM)}, under the ${say.length(v.wantedM)} you want.`,
+  "nothing-spent": () => "There are no spent flowers to take off.",
+  "spent-flowers": () => "Spent flowers can come off. It keeps its strength and its looks.",
+  "dead-any-day": () => "Dead wood can go on any day. It costs the plant nothing and does not count.",
+  "buds-not-begun": (v) => `The ${v.display} are over and the buds of the next have not begun.`,
+  "before-growth": (v) => `It flowers on new wood, and growth has not started: the ${v.display} lose nothing.`,
+  "after-bloom": (v) => `The ${v.display} are over, and new growth has time to harden.`,
+  "flush-hardened": () => "The flush has hardened: what you cut stays cut.",
+  "shoots-soft": () => "The candles are out and still soft: shorten them by about half.",
+  "no-harm": () => "No harm to the plant or its flowers.",
+  "not-hardy": (v) =>
+    `Zone ${v.zone} is colder than the zone ${v.coldestZone} it is hardy to: a hard winter may kill it.`,
+  "too-cool-for": (v) => `This place is too cool for its ${v.display} to open in most years.`,
+  "cut-back-to": (v) => CUT_BACK_TO[v.where] ?? CUT_BACK_TO["unsaid"]!,
+  "tie-first": (v) => SUPPORT_FIRST[v.support] ?? "Check what holds it before you shorten anything.",
+  "not-certain": (v, say) =>
+    `Not certain what it is: ${v.candidates} (${say.percent(v.share)} for the first). Until that is settled you get the safest answer, here for ${v.strictest}.`,
+  "goal-not-for-kind": (v) => `“${v.goal}” does not fit ${v.taxon}.`,
+  "cannot-hold": (v, say) =>
+    `${v.taxon} grows about ${say.length(v.growthM)} a year: it cannot be held below ${say.length(v.holdableFromM)}, and you want ${say.length(v.wantedM)}.`,
+  outgrows: (v, say) =>
+    `${v.taxon} wants to stand at ${say.length(v.matureM)} and more: at ${say.length(v.wantedM)} you fight about ${say.length(v.growthM)} every year. Think of moving it, or of a kind that fits.`,
+  "never-so-tall": (v, say) =>
+    `${v.taxon} seldom grows past ${say.length(v.matureM)}: it will not reach ${say.length(v.wantedM)}.`,
+  "two-trims": (v, say) =>
+    `Held at ${say.length(v.wantedM)} and growing about ${say.length(v.growthM)} a year, it needs two trims a year.`,
+  "let-go-touches": (v, say) =>
+    `Let go, it reaches the ${v.what} within a year: it grows about ${say.length(v.growthM)}.`,
+  "would-expose": (v, say) =>
+    `At ${say.length(v.heightM)} it would show what should stay hidden from ${v.viewpoint}: keep ${say.length(v.leastM)}.`,
+  "would-block": (v, say) =>
+    `At ${say.length(v.heightM)} it stands in the line from ${v.viewpoint}: keep it under ${say.length(v.mostM)}.`,
+  "views-disagree": (v, say) =>
+    `What is to be hidden asks for ${say.length(v.leastM)}, what is to be seen for under ${say.length(v.mostM)}: it cannot do both.`,
+};
+
+/** The sentence for a reason. */
+export function reasonText<C extends ReasonCode>(r: Reason<C>, say: Voice): string {
+  const text = TEXTS[r.code] as (v: ReasonValues[C], say: Voice) => string;
+  return text(r.values, say);
+}
+
+export const REASON_CODES = Object.keys(TEXTS) as ReasonCode[];

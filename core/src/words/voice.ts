@@ -1,0 +1,60 @@
+/** How numbers and dates are spoken; the caller brings locale and units, so that core has none of its own. */
+import { partsOf, type PlainDate } from "../calendar/index.ts";
+import { toFahrenheit, toInches, type Celsius, type Metres, type Share } from "../units/index.ts";
+import type { Rules } from "../model/index.ts";
+
+export interface Voice {
+  readonly date: (d: PlainDate | string) => string;
+  readonly percent: (s: Share) => string;
+  readonly length: (m: Metres) => string;
+  readonly temperature: (c: Celsius) => string;
+  readonly days: (n: number) => string;
+}
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"] as const;
+
+const plainDay = (d: string): string => {
+  const p = partsOf(d as PlainDate);
+  return `${p.day} ${MONTHS[p.month - 1] ?? "?"} ${p.year}`;
+};
+
+/** A day of every year, as it is spoken. // => monthDayText("04-22") is "22 Apr" */
+export const monthDayText = (md: string): string =>
+  `${Number(md.slice(3))} ${MONTHS[Number(md.slice(0, 2)) - 1] ?? "?"}`;
+
+/** Centimetres below a metre and a half, metres above. // => metric(0.456) is "46 cm" */
+export const metric = (m: Metres): string => (m < 1.5 ? `${Math.round(m * 100)} cm` : `${m.toFixed(1)} m`);
+/** Inches below four feet, feet and inches above. // => imperial(1.5) is "4 ft 11 in" */
+export function imperial(m: Metres): string {
+  const total = Math.round(toInches(m));
+  if (total < 48) return `${total} in`;
+  const rest = total % 12;
+  return `${Math.floor(total / 12)} ft${rest === 0 ? "" : ` ${rest} in`}`;
+}
+const LENGTHS: Readonly<Record<Rules["units"], (m: Metres) => string>> = {
+  metric,
+  imperial,
+  both: (m) => `${metric(m)} (${imperial(m)})`,
+};
+
+const TEMPERATURES: Readonly<Record<Rules["units"], (c: Celsius) => string>> = {
+  metric: (c) => `${Math.round(c)} °C`,
+  imperial: (c) => `${Math.round(toFahrenheit(c))} °F`,
+  both: (c) => `${Math.round(c)} °C (${Math.round(toFahrenheit(c))} °F)`,
+};
+
+/** A whole percent, but never a bare 0 for something that is there. */
+export function percentText(s: Share): string {
+  const p = s * 100;
+  if (p > 0 && p < 1) return "under 1 %";
+  return p > 0 && p < 10 && Math.abs(p - Math.round(p)) > 0.05 ? `${p.toFixed(1)} %` : `${Math.round(p)} %`;
+}
+
+/** A voice in plain English; dates through `date` when the caller has a locale. */
+export const voiceOf = (units: Rules["units"], date: (d: string) => string = plainDay): Voice => ({
+  date,
+  percent: percentText,
+  length: LENGTHS[units],
+  temperature: TEMPERATURES[units],
+  days: (n) => (n === 1 ? "1 day" : `${Math.round(n)} days`),
+});

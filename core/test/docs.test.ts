@@ -1,0 +1,8 @@
+import { expect, test } from "@jest/globals";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { generatedDocs } from "../../scripts/generated.ts";
+
+test.each(Object.entries(generatedDocs()))("docs/%s is what the code says (npm run docs writes it)", (name, text) => {
+  expect(readFileSync(join(import.meta.dirname, "../../docs", name), "utf8")).toBe(text);
+});

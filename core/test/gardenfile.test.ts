@@ -1,0 +1,216 @@
+import { describe, expect, test } from "@jest/globals";
+import { Ajv2020 } from "ajv/dist/2020.js";
+import addFormats from "ajv-formats";
+import fc from "fast-check";
+import {
+  addDays,
+  CATALOGUE,
+  date,
+  demoGarden,
+  gardenChange,
+  gardenFileJsonSchema,
+  issueText,
+  pathText,
+  readGardenFile,
+  SURVEY_FILL,
+  writeGardenFile,
+} from "@wren/core";
+
+const today = date("2026-11-25");
+const garden = demoGarden(today);
+const file = (): object => JSON.parse(writeGardenFile(garden)) as object;
+const read = (text: string) => readGardenFile(text, CATALOGUE, today);
+
+type Step = string | number;
+/** The demo file with one value put in, or taken out, at a path. */
+function changed(...edits: readonly (readonly [path: readonly Step[], value: unknown])[]): object {
+  const root = file();
+  for (const [path, value] of edits) {
+    const at = path.slice(0, -1).reduce((o, k) => (o as Record<Step, object>)[k]!, root) as Record<Step, unknown>;
+    if (value === undefined) Reflect.deleteProperty(at, path.at(-1)!);
+    else at[path.at(-1)!] = value;
+  }
+  return root;
+}
+
+test("write then read gives the same garden, on any day the demo is opened", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 800 }), (n) => {
+      const on = addDays(date("2025-01-01"), n);
+      const g = demoGarden(on);
+      const back = readGardenFile(writeGardenFile(g), CATALOGUE, on);
+      expect(back.ok ? back.value : back.issues).toEqual(g);
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test("the published JSON Schema, read by another validator, accepts what is written and refuses what is wrong", () => {
+  const ajv = new Ajv2020({ strict: false });
+  (addFormats as unknown as (a: Ajv2020) => void)(ajv);
+  const validate = ajv.compile(gardenFileJsonSchema());
+  expect(validate(file())).toBe(true);
+  expect(validate(changed([["garden", "plants", 0, "heightM"], -1]))).toBe(false);
+});
+
+/** A row or a whole file as version 1 wrote it, before anything was surveyed. */
+function asVersion1(): object {
+  const old = JSON.parse(JSON.stringify(file())) as {
+    version: number;
+    garden: Record<string, Record<string, unknown>[]>;
+  };
+  old.version = 1;
+  for (const [list, fill] of Object.entries(SURVEY_FILL))
+    for (const row of old.garden[list]!) for (const field of Object.keys(fill)) Reflect.deleteProperty(row, field);
+  for (const list of ["viewpoints", "photos", "plans"]) Reflect.deleteProperty(old.garden, list);
+  return old;
+}
+
+test("a file of version 2 is read as one in which no school was chosen for a plant and no day observed", () => {
+  const now = demoGarden(date("2026-06-10"));
+  const file = JSON.parse(writeGardenFile(now)) as {
+    version: number;
+    garden: Record<string, Record<string, unknown>[] & Record<string, unknown>>;
+  };
+  file.version = 2;
+  for (const [list, key] of [
+    ["plants", "schools"],
+    ["visits", "trialUntil"],
+    ["observations", "lookedFor"],
+  ] as const)
+    for (const row of file.garden[list]!) Reflect.deleteProperty(row, key);
+  Reflect.deleteProperty(file.garden["place"]!, "monthly");
+  for (const list of ["weather", "seasons"]) Reflect.deleteProperty(file.garden, list);
+  const read = readGardenFile(JSON.stringify(file), CATALOGUE, date("2026-06-10"));
+  const looked = now.observations.map((o) => ({ ...o, lookedFor: null }));
+  expect(read.ok && read.value).toEqual({ ...now, observations: looked });
+});
+
+test("a file of version 1 is read as a garden in which nothing was surveyed yet", () => {
+  const r = read(JSON.stringify(asVersion1()));
+  if (!r.ok) throw new Error(r.issues.map(issueText).join());
+  const bare = {
+    ...garden,
+    viewpoints: [],
+    plans: [],
+    beds: garden.beds.map((b) => ({ ...b, ...SURVEY_FILL.beds })),
+    plants: garden.plants.map((p) => ({ ...p, ...SURVEY_FILL.plants })),
+    observations: garden.observations.map((o) => ({ ...o, ...SURVEY_FILL.observations })),
+  };
+  expect(r.value).toEqual(bare);
+});
+
+describe("a bad file is refused with where and why", () => {
+  const G = "garden";
+  const one = (path: readonly Step[], value: unknown): string => JSON.stringify(changed([[G, ...path], value]));
+  const tallerAfter = [{ by: "height", beforeM: 1, afterM: 2 }];
+  const tooManyStems = [{ by: "stems", removedCount: 9, liveCount: 4 }];
+  const swappedFrost = changed([[G, "place", "lastFrost"], "10-20"], [[G, "place", "firstFrost"], "04-20"]);
+  test.each<[string, string, string, RegExp]>([
+    ["wrong type", one(["plants", 2, "heightM"], "tall"), "garden.plants[2].heightM", /Expected number, got string/],
+    ["unknown taxon", one(["plants", 0, "taxonId"], "triffid"), "garden.plants[0].taxonId", /no kind “triffid”/],
+    ["negative height", one(["plants", 1, "heightM"], -0.4), "garden.plants[1].heightM", /too small/],
+    ["a visit in the future", one(["visits", 0, "on"], "2031-01-01"), "garden.visits[0].on", /future/],
+    ["a day that does not exist", one(["visits", 0, "on"], "2025-02-30"), "garden.visits[0].on", /a day that exists/],
+    ["a missing field", one(["plants", 0, "goal"], undefined), "garden.plants[0].goal", /missing/],
+    ["an unknown field", one(["colour"], 1), "garden", /Unknown field “colour”/],
+    ["an unknown bed", one(["plants", 0, "bedId"], "moon"), "garden.plants[0].bedId", /no bed “moon”/],
+    [
+      "a view from nowhere",
+      one(["plants", 0, "views"], [{ viewpointId: "moon", want: "hide", targetM: 1, beyondM: 1 }]),
+      "garden.plants[0].views[0].viewpointId",
+      /no viewpoint “moon”/,
+    ],
+    ["a viewpoint on no bed", one(["viewpoints", 0, "bedId"], "moon"), "garden.viewpoints[0].bedId", /no bed “moon”/],
+    [
+      "a photo of no plant",
+      one(["photos"], [{ id: "f", plantId: "moon", on: "2026-01-01", caption: "", jpeg: "abcd" }]),
+      "garden.photos[0].plantId",
+      /no plant “moon”/,
+    ],
+    [
+      "a photo that is none",
+      one(["photos"], [{ id: "f", plantId: "x", on: "2026-01-01", caption: "", jpeg: "<svg>" }]),
+      "garden.photos[0].jpeg",
+      /base64/,
+    ],
+    [
+      "a candidate nobody knows",
+      one(["plants", 0, "identity"], {
+        by: "key",
+        on: "2026-01-01",
+        candidates: [
+          { taxonId: "triffid", share: 0.5 },
+          { taxonId: "syringa-vulgaris", share: 0.5 },
+        ],
+      }),
+      "garden.plants[0].identity.candidates[0].taxonId",
+      /triffid/,
+    ],
+    ["a plan for no plant", one(["plans", 0, "plantId"], "moon"), "garden.plans[0].plantId", /no plant “moon”/],
+    ["an id twice", one(["beds", 1, "id"], garden.beds[0]!.id), "garden.beds[1].id", /twice/],
+    ["a cut that grows", one(["visits", 0, "cuts"], tallerAfter), "garden.visits[0].cuts[0].afterM", /taller/],
+    [
+      "more stems than there were",
+      one(["visits", 0, "cuts"], tooManyStems),
+      "garden.visits[0].cuts[0].removedCount",
+      /9 stems/,
+    ],
+    ["latitude 95", one(["place", "latitudeDeg"], 95), "garden.place.latitudeDeg", /too large/],
+    ["frost dates the wrong way round", JSON.stringify(swappedFrost), "garden.place.lastFrost", /wrong way round/],
+    ["another format", JSON.stringify({ format: "shopping-list" }), "format", /expected “wren-song-garden”/],
+    ["a newer version", JSON.stringify({ ...file(), version: 99 }), "version", /not known/],
+    ["an empty file", "  \n", "", /empty/],
+    ["noise", "x".repeat(10_000_000), "", /not JSON/],
+    ["too much of it", "7".repeat(101_000_000), "", /at most 100 MB/],
+  ])("%s", (_, text, path, why) => {
+    const r = read(text);
+    const first = r.ok ? null : r.issues[0]!;
+    expect(first && pathText(first.path)).toBe(path);
+    expect(issueText(first!)).toMatch(why);
+  });
+
+  test("every problem is named, not only the first", () => {
+    const edits = [
+      [["garden", "plants", 0, "taxonId"], "a"],
+      [["garden", "plants", 1, "taxonId"], "b"],
+      [["garden", "visits", 0, "plantId"], "c"],
+    ] as const;
+    const r = read(JSON.stringify(changed(...edits)));
+    expect(r.ok ? 0 : r.issues.length).toBe(3);
+  });
+
+  test("an unsound row hides neither the others' problems nor makes their names point nowhere", () => {
+    const edits = [
+      [["garden", "plants", 0, "heightM"], -1],
+      [["garden", "plants", 1, "taxonId"], "triffid"],
+      [["garden", "visits", 0, "on"], "2031-01-01"],
+    ] as const;
+    const r = read(JSON.stringify(changed(...edits)));
+    expect(r.ok ? [] : r.issues.map((i) => [i.code, pathText(i.path)])).toEqual([
+      ["field-small", "garden.plants[0].heightM"],
+      ["taxon-unknown", "garden.plants[1].taxonId"],
+      ["date-future", "garden.visits[0].on"],
+    ]);
+  });
+});
+
+test("an import's preview counts what will be added, changed and removed", () => {
+  const [gone, ...rest] = garden.plants;
+  const after = {
+    ...garden,
+    name: "Other",
+    plants: [
+      ...rest.map((p, i) => (i === 0 ? { ...p, heightM: 3 } : p)),
+      { ...gone!, id: "new-one", label: "New one" },
+    ],
+  };
+  const change = gardenChange(garden, after);
+  expect(change.lists.find((l) => l.list === "plants")).toMatchObject({
+    added: ["New one"],
+    removed: [gone!.label],
+    changed: [rest[0]!.label],
+  });
+  expect(change.name).toEqual({ from: garden.name, to: "Other" });
+  expect(gardenChange(garden, garden).nothing).toBe(true);
+});

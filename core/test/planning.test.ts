@@ -1,0 +1,221 @@
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  addDays,
+  TASKS,
+  balanceOn,
+  CATALOGUE,
+  cautionsFor,
+  CAUTION_TEXTS,
+  date,
+  GOALS,
+  pairEvenedAt,
+  passesFor,
+  planCut,
+  priceOfCut,
+  rowOf,
+  regimeOf,
+  seasonsFinished,
+  taskForGoal,
+  toolFor,
+  toolsFor,
+  VERDICT_TABLE,
+  type GoalKind,
+  type Task,
+} from "@wren/core";
+import { everyKindAt, modelOf, PLACE, plantOf, someKinds, visitOf } from "./support.ts";
+
+const taxon = (id: string) => CATALOGUE.byId(id)!;
+const THIRD = 1 / 3;
+
+describe("planning may refuse", () => {
+  const cut = fc.record({
+    n: fc.integer({ min: 0, max: 500 }),
+    share: fc.double({ min: 0.01, max: 0.4, noNaN: true }),
+  });
+  test("it accepts just what fits under the cap on an open day, and the date it names is the first that fits", () => {
+    fc.assert(
+      fc.property(fc.array(cut, { maxLength: 4 }), fc.double({ min: 0.01, max: 0.33, noNaN: true }), (cuts, share) => {
+        const visits = cuts.map((c, i) => visitOf("box", addDays(date("2025-02-01"), c.n), c.share, { id: `v${i}` }));
+        const model = modelOf([plantOf("buxus-sempervirens", { id: "box" })], { visits });
+        const on = date("2026-07-01");
+        const plan = planCut(model, "box", on, { task: "shear", share });
+        const { taken } = balanceOn(model.ledgerOf("box"), on, THIRD);
+        const fits = taken + share <= THIRD + 1e-9;
+        if (!fits) {
+          expect(plan.accepted).toBe(false);
+          const before = addDays(plan.fitsOn!, -1);
+          expect(balanceOn(model.ledgerOf("box"), before, THIRD).taken + share).toBeGreaterThan(THIRD);
+          expect(balanceOn(model.ledgerOf("box"), plan.fitsOn!, THIRD).taken + share).toBeLessThanOrEqual(THIRD + 1e-9);
+        } else if (VERDICT_TABLE[plan.advice.verdict].go) expect(plan.accepted).toBe(true);
+        expect(plan.takenAfter).toBeCloseTo(taken + share);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("more than the cap never fits; a cutback has none to fit under", () => {
+    const model = modelOf([plantOf("buxus-sempervirens"), plantOf("spiraea-japonica")]);
+    expect(planCut(model, "buxus-sempervirens", date("2026-07-01"), { task: "shear", share: 0.5 })).toMatchObject({
+      accepted: false,
+      fitsOn: null,
+    });
+    const cutback = planCut(model, "spiraea-japonica", date("2026-03-20"), { task: "hard-cutback", share: 0.85 });
+    expect(cutback).toMatchObject({ accepted: true, cap: null, fitsOn: null });
+  });
+
+  test("flowers may be given up knowingly; danger and the wrong kind may not", () => {
+    const model = modelOf([
+      plantOf("syringa-vulgaris"),
+      plantOf("thuja-occidentalis"),
+      plantOf("taxus-media", { powerLineM: 1 }),
+    ]);
+    const plan = (id: string, task: Task) => planCut(model, id, date("2026-03-15"), { task, share: 0.1 }).accepted;
+    expect([
+      plan("syringa-vulgaris", "shape"),
+      plan("thuja-occidentalis", "hard-cutback"),
+      plan("taxus-media", "dead-only"),
+    ]).toEqual([true, false, false]);
+  });
+
+  test("more at once than may go in a year is said, without a date that would not help", () => {
+    const plan = planCut(modelOf([plantOf("buxus-sempervirens")]), "buxus-sempervirens", date("2026-07-01"), {
+      task: "shear",
+      share: 0.5,
+    });
+    expect(plan.reasons[0]).toMatchObject({ code: "more-than-cap", values: { share: 0.5, cap: THIRD } });
+  });
+
+  test("a cut is priced by its own size: a deeper one never costs fewer flowers", () => {
+    const model = everyKindAt(PLACE);
+    const loss = (id: string, share: number): number =>
+      priceOfCut(model, id, date("2026-03-15"), { task: "shape", share }).bloomLoss.reduce((n, b) => n + b.loss, 0);
+    for (const t of someKinds(1)) expect(loss(t.id, 0.6)).toBeGreaterThanOrEqual(loss(t.id, 0.1));
+    expect(loss("hydrangea-serrata", 0.1)).toBeLessThan(loss("hydrangea-serrata", 0.6));
+  });
+
+  test("what is left on the plant multiplies, what counts adds", () => {
+    const model = modelOf([plantOf("buxus-sempervirens")], {
+      visits: [visitOf("buxus-sempervirens", "2026-06-20", 0.2)],
+    });
+    const plan = planCut(model, "buxus-sempervirens", date("2026-08-01"), { task: "shear", share: 0.1 });
+    expect(plan.takenAfter).toBeCloseTo(0.3);
+    expect(plan.leftOnPlant).toBeCloseTo(0.8 * 0.9);
+  });
+});
+
+describe("from a goal to a task", () => {
+  const model = everyKindAt(PLACE);
+  test.each<[string, GoalKind, Task]>([
+    ["syringa-vulgaris", "routine", "shape"],
+    ["spiraea-japonica", "routine", "hard-cutback"],
+    ["spiraea-japonica", "keep-size", "shape"],
+    ["buxus-sempervirens", "keep-size", "shear"],
+    ["buxus-sempervirens", "outline", "shear"],
+    ["rhododendron-large-leaved", "outline", "shape"],
+    ["miscanthus-sinensis", "keep-size", "hard-cutback"],
+    ["thuja-occidentalis", "renew", "shape"],
+    ["syringa-vulgaris", "renew", "renovate"],
+    ["hydrangea-macrophylla", "tidy", "deadhead"],
+    ["hydrangea-quercifolia", "leave", "leave"],
+    ["hydrangea-quercifolia", "let-go", "leave"],
+  ])("%s, %s: %s", (id, kind, task) => {
+    expect(taskForGoal(model, plantOf(id, { goal: { kind, heightM: null } }))).toBe(task);
+  });
+
+  test("no goal ever asks for what is wrong for the kind", () => {
+    for (const t of CATALOGUE.taxa)
+      for (const kind of GOALS) {
+        const task = taskForGoal(model, plantOf(t.id, { goal: { kind, heightM: null } }));
+        expect(t.never[task]).toBeUndefined();
+        expect(TASKS).toContain(task);
+      }
+  });
+
+  test.each<[string, Task, string]>([
+    ["spiraea-japonica", "hard-cutback", "cutback"],
+    ["syringa-vulgaris", "hard-cutback", "renewal"],
+    ["miscanthus-sinensis", "shear", "cutback"],
+    ["buxus-sempervirens", "shear", "upkeep"],
+    ["buddleja-davidii", "dead-only", "upkeep"],
+  ])("%s, %s is booked as %s", (id, task, regime) => expect(regimeOf(taxon(id), task)).toBe(regime));
+});
+
+describe("at the plant", () => {
+  // Hand pruners to ¾ in, loppers to 1½ in, saw above (Virginia Cooperative Extension 430-455, from memory).
+  test.each([
+    [6, "secateurs"],
+    [19, "secateurs"],
+    [20, "loppers"],
+    [40, "loppers"],
+    [41, "pruning saw"],
+    [180, "pruning saw"],
+  ])("a stem of %d mm: %s", (mm, tool) => expect(toolFor(mm)).toBe(tool));
+
+  test("the kit holds every tool up to the thickest stem", () => {
+    expect(toolsFor(plantOf("syringa-vulgaris", { thickestStemMm: 70 }), "shape")).toEqual([
+      "secateurs",
+      "loppers",
+      "pruning saw",
+    ]);
+    expect(toolsFor(plantOf("syringa-vulgaris"), "shape")).toEqual(["secateurs"]);
+    expect(toolsFor(plantOf("taxus-media"), "shear")[0]).toBe("hedge shears");
+    expect(toolsFor(plantOf("taxus-media"), "leave")).toEqual([]);
+  });
+
+  test("clean-up comes first; dead wood ends there; spent flowers need no passes", () => {
+    for (const t of CATALOGUE.taxa) {
+      const [first] = passesFor(t, "shape");
+      expect(first).toMatch(/^Dead/);
+      expect(passesFor(t, "dead-only")).toEqual(passesFor(t, "shape").slice(0, 3));
+    }
+    expect(passesFor(taxon("syringa-vulgaris"), "deadhead")).toEqual([]);
+    expect(passesFor(taxon("syringa-vulgaris"), "shape").join(" ")).toMatch(/oldest stems.*Height last/s);
+    expect(passesFor(taxon("spiraea-japonica"), "hard-cutback")[3]).toBe("Height first.");
+  });
+
+  test("cautions name what can hurt: thorns, sap, poison, reach, lines, nests", () => {
+    const of = (id: string, heightM: number, more = {}) => cautionsFor(plantOf(id, more), taxon(id), "shape", heightM);
+    expect(of("rosa-repeat", 1.2)).toContain("thorns");
+    expect(of("taxus-media", 1)).toContain("toxic-clippings");
+    expect(of("hydrangea-macrophylla", 0.8)).toContain("irritant-sap");
+    expect(of("syringa-vulgaris", 3)).toContain("reach");
+    expect(of("syringa-vulgaris", 1.4)).not.toContain("reach");
+    expect(of("syringa-vulgaris", 3, { powerLineM: 5 })[0]).toBe("power-line");
+    expect(of("buxus-sempervirens", 0.5)).toContain("nests");
+    expect(of("syringa-vulgaris", 1, { condition: "stressed" })).toContain("disinfect");
+    expect(cautionsFor(plantOf("rosa-repeat"), taxon("rosa-repeat"), "leave", 3)).toEqual([]);
+    expect(CAUTION_TEXTS.reach).toMatch(/licensed arborist/);
+    expect(CAUTION_TEXTS.nests).toMatch(/local law/);
+  });
+});
+
+test("growing seasons finished since planting, by when growth stops", () => {
+  const model = everyKindAt(PLACE);
+  const lilac = taxon("syringa-vulgaris");
+  const finished = (planted: string, on: string) =>
+    seasonsFinished(plantOf(lilac.id, { plantedOn: date(planted) }), model.yearOf(lilac), "north", date(on));
+  // Growth stops about 25 August: spring and autumn plantings of one year part there.
+  expect(finished("2025-04-10", "2025-08-01")).toBe(0);
+  expect(finished("2025-04-10", "2025-10-01")).toBe(1);
+  expect(finished("2025-04-10", "2026-03-15")).toBe(1);
+  expect(finished("2025-10-20", "2026-03-15")).toBe(0);
+  expect(finished("2025-10-20", "2026-10-15")).toBe(1);
+  expect(finished("2023-04-15", "2026-06-10")).toBe(3);
+  expect(
+    seasonsFinished(plantOf(lilac.id, { plantedOn: null }), model.yearOf(lilac), "north", date("2026-01-01")),
+  ).toBeNull();
+});
+
+test("a row is decided plant by plant; a pair that differs is evened at the lower one", () => {
+  const box = (id: string, alongM: number, heightM: number) =>
+    plantOf("buxus-sempervirens", { id, alongM, heightM, heightOn: date("2026-11-01") });
+  const pair = modelOf([box("b", 3, 1.4), box("a", 1, 1.1), plantOf("taxus-media")]);
+  const row = rowOf(pair, pair.plant("b"), date("2026-11-02"));
+  expect(row.map((r) => r.plant.id)).toEqual(["a", "b"]);
+  expect(pairEvenedAt(row)).toBeCloseTo(1.1, 6);
+  const three = modelOf([box("a", 1, 1.1), box("b", 3, 1.4), box("c", 5, 1)]);
+  expect(pairEvenedAt(rowOf(three, three.plant("a"), date("2026-11-02")))).toBeNull();
+  const even = modelOf([box("a", 1, 1.1), box("b", 3, 1.15)]);
+  expect(pairEvenedAt(rowOf(even, even.plant("a"), date("2026-11-02")))).toBeNull();
+});

@@ -1,0 +1,209 @@
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  CATALOGUE,
+  COLUMNS,
+  date,
+  headingIssues,
+  ISSUE_TEXTS,
+  issueText,
+  matchColumns,
+  MOST_PLANTS,
+  plainCell,
+  plantTable,
+  safeCell,
+  splitHeading,
+  tableReader,
+  UNKNOWN_TAXON,
+  withTable,
+  type Garden,
+  type TableIssueCode,
+} from "@wren/core";
+import { gardenOf, plantOf } from "./support.ts";
+
+const garden = gardenOf([plantOf("syringa-vulgaris", { id: "old", label: "Old lilac", note: "stays" })]);
+let made = 0;
+const read = (head: string, lines: readonly string[], g: Garden = garden) => {
+  const headings = head.split(",");
+  const mapping = matchColumns(headings);
+  const wrong = headingIssues(headings, mapping, lines.length);
+  if (wrong.length > 0) return { ok: false as const, issues: wrong };
+  const ctx = { garden: g, catalogue: CATALOGUE, today: date("2026-07-01"), newId: () => `new-${made++}` };
+  const reader = tableReader(ctx, headings, mapping);
+  lines.forEach((l, i) => reader.row(i + 2, l.split(",")));
+  return reader.finish();
+};
+const taken = (head: string, lines: readonly string[], g: Garden = garden) => {
+  const r = read(head, lines, g);
+  if (!r.ok) throw new Error(r.issues.map((i) => issueText(i)).join("; "));
+  return r.value;
+};
+
+describe("headings", () => {
+  test.each([
+    ["Height (cm)", "height", "cm"],
+    ["height_m", "height", "m"],
+    ["Planted on", "planted on", null],
+    ["\uFEFFKind", "kind", null],
+    ["Height [cubits]", "height", "cubits"],
+  ])("%s is %s in %s", (text, name, unit) => expect(splitHeading(text)).toEqual({ name, unit }));
+
+  test("strangers' headings find their columns, each once", () => {
+    const m = matchColumns(["Latin", "Border", "h", "Spread (ft)", "Remarks", "colour"]);
+    expect([m.kind, m.bed, m.height, m.width, m.note, m.id]).toEqual([0, 1, 2, 3, 4, null]);
+  });
+});
+
+describe("what is wrong is named by line and column, and nothing is taken", () => {
+  test.each<[string, string, string[], TableIssueCode, string]>([
+    ["no lines", "Kind,Height", [], "table-empty", "line 1"],
+    ["no kind column", "Plant name,Height", ["Lilac,2"], "table-column", "line 1"],
+    ["an unknown unit in the heading", "Kind,Height (cubits)", ["Common lilac,2"], "table-unit", "line 1, Height"],
+    ["too many fields", "Kind,Height", ["Common lilac,2 m,extra"], "table-fields", "line 2"],
+    ["no kind", "Kind,Height", [",2 m"], "table-needed", "line 2, Kind"],
+    ["an unknown plant", "Kind,Height", ["Common lilac,2 m", "Teapot tree,2 m"], "table-kind", "line 3, Kind"],
+    ["a plant of several kinds", "Kind,Height", ["hydrangea,2 m"], "table-kind-many", "line 2, Kind"],
+    ["an unknown unit in a cell", "Kind,Height", ["Common lilac,3 cubits"], "table-length", "line 2, Height"],
+    ["a height of a tower", "Kind,Height (m)", ["Common lilac,200"], "table-length-range", "line 2, Height"],
+    ["a negative height", "Kind,Height (m)", ["Common lilac,-3"], "table-length", "line 2, Height"],
+    [
+      "a duplicate id",
+      "Id,Kind,Height",
+      ["a,Common lilac,2 m", "b,Common lilac,2 m", "a,Common lilac,2 m"],
+      "table-id-twice",
+      "line 4, Id",
+    ],
+    ["an id with a space", "Id,Kind,Height", ["a b,Common lilac,2 m"], "table-id", "line 2, Id"],
+    ["a day to come", "Kind,Height,Planted", ["Common lilac,2 m,2027-01-01"], "table-day", "line 2, Planted"],
+    ["no such day", "Kind,Height,Planted", ["Common lilac,2 m,30 Feb"], "table-day", "line 2, Planted"],
+    ["no such goal", "Kind,Height,Goal", ["Common lilac,2 m,win prizes"], "table-choice", "line 2, Goal"],
+    ["a name too long", "Kind,Height,Name", [`Common lilac,2 m,${"x".repeat(81)}`], "table-text-long", "line 2, Name"],
+    ["a formula for a kind", "Kind,Height", ["=1+1,2 m"], "table-kind", "line 2, Kind"],
+    [
+      "too many lines",
+      "Kind,Height",
+      Array.from({ length: MOST_PLANTS + 1 }, () => "Common lilac,2 m"),
+      "table-long",
+      "line 1",
+    ],
+  ])("%s", (_, head, lines, code, path) => {
+    const r = read(head, lines);
+    expect(r.ok).toBe(false);
+    if (r.ok) return;
+    expect(r.issues[0]).toMatchObject({ code });
+    expect(r.issues[0]!.path.join(", ")).toBe(path);
+    expect(issueText(r.issues[0]!)).not.toMatch(/undefined/);
+  });
+
+  test("one column for two things", () => {
+    const mapping = { ...matchColumns(["Kind", "Height"]), width: 1 };
+    expect(headingIssues(["Kind", "Height"], mapping, 3)[0]!.code).toBe("table-column-twice");
+  });
+
+  test("every wrong line is named, not only the first", () => {
+    const r = read("Kind,Height", ["Teapot,2 m", "Common lilac,2 m", "Common lilac,x", "Common lilac,"]);
+    expect(r.ok ? [] : r.issues.map((i) => i.path[0])).toEqual(["line 2", "line 4", "line 5"]);
+    expect(Object.keys(ISSUE_TEXTS).filter((c) => c.startsWith("table-")).length).toBeGreaterThan(10);
+  });
+});
+
+describe("what is right is taken in", () => {
+  test("names, ids and botanical names; units by heading or cell; a year for a day; new beds by name", () => {
+    const { plants, beds, added, changed } = taken("Id,Kind,Height (cm),Width,Bed,Planted,Wanted height (m),Goal", [
+      "old,syringa-vulgaris,210,2 m,First bed,,2.4,keep-size",
+      ",Buxus sempervirens,80,4 ft 2 in,Wall,2019,,",
+      ",unknown,120,,wall,,,",
+    ]);
+    expect([added, changed, beds.map((b) => b.name)]).toEqual([2, 1, ["Wall"]]);
+    expect(plants[0]).toMatchObject({
+      id: "old",
+      label: "Old lilac",
+      heightM: 2.1,
+      note: "stays",
+      goal: { kind: "keep-size", heightM: 2.4 },
+    });
+    expect(plants[1]).toMatchObject({ label: "Common box", widthM: 1.27, plantedOn: "2019-06-30", plantedAbout: true });
+    expect(plants[2]).toMatchObject({ taxonId: UNKNOWN_TAXON, label: "Unknown shrub", bedId: beds[0]!.id });
+    expect(plants[2]!.identity?.candidates.length).toBe(3);
+    expect(plants[2]!.alongM).toBeGreaterThan(plants[1]!.alongM);
+    const next = withTable(garden, { plants, beds, added, changed });
+    expect([next.plants.length, next.beds.length]).toEqual([3, 2]);
+  });
+
+  test("five hundred plants make a bed long enough", () => {
+    const rows = Array.from({ length: 500 }, (_, i) => `Common box,${40 + (i % 60)},Row ${i % 5}`);
+    const { plants, beds } = taken("Kind,Height (cm),Bed", rows);
+    expect([plants.length, beds.length, new Set(plants.map((p) => p.id)).size]).toEqual([500, 5, 500]);
+    for (const b of beds)
+      expect(Math.max(...plants.filter((p) => p.bedId === b.id).map((p) => p.alongM))).toBeLessThanOrEqual(b.lengthM);
+  });
+});
+
+describe("cells a spreadsheet would run (checks.md 8.2)", () => {
+  test.each([
+    "=1+1",
+    "+1",
+    "-1",
+    "@SUM(A1)",
+    "\t=1",
+    '=HYPERLINK("http://x","y")',
+    "'=1",
+    "＝1",
+    "plain",
+    "3.5",
+    "O'Neill",
+  ])("%j goes out harmless and comes back itself", (text) => {
+    expect(safeCell(text)).not.toMatch(/^[=+\-@\t＝]/);
+    expect(plainCell(safeCell(text))).toBe(text.trim());
+  });
+
+  test("what is exported is imported again as it was", () => {
+    const word = fc.string({ minLength: 1, maxLength: 20 }).filter((s) => s.trim() === s && !/[\r\n\t]/.test(s));
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(word, fc.integer({ min: 2, max: 4000 }), fc.integer({ min: 2, max: 900 })), {
+          minLength: 1,
+          maxLength: 6,
+        }),
+        (rows) => {
+          const g = gardenOf(
+            rows.map(([label, h, w], i) =>
+              plantOf("buxus-sempervirens", {
+                id: `p${i}`,
+                label,
+                heightM: h / 100,
+                widthM: w / 100,
+                note: label,
+                alongM: i,
+              }),
+            ),
+          );
+          const [headings, ...lines] = plantTable(g, CATALOGUE);
+          const ctx = {
+            garden: { ...g, plants: [] },
+            catalogue: CATALOGUE,
+            today: date("2026-07-01"),
+            newId: () => "never",
+          };
+          const reader = tableReader(ctx, headings!, matchColumns(headings!));
+          lines.forEach((cells, i) => reader.row(i + 2, cells));
+          const r = reader.finish();
+          if (!r.ok) throw new Error(r.issues.map(issueText).join());
+          const pick = (p: Garden["plants"][number]) => [
+            p.id,
+            p.label,
+            p.heightM,
+            p.widthM,
+            p.note,
+            p.taxonId,
+            p.plantedOn,
+            p.alongM,
+          ];
+          expect(r.value.plants.map(pick)).toEqual(g.plants.map(pick));
+        },
+      ),
+      { numRuns: 40 },
+    );
+    expect(COLUMNS.filter((c) => c.required).map((c) => c.id)).toEqual(["kind", "height"]);
+  });
+});

@@ -1,0 +1,98 @@
+import { readFile } from "node:fs/promises";
+import { expect, test } from "../pages/app.ts";
+
+const PLACE = { zone: "6b", latitude: "40.5", last: "2025-04-22", first: "2025-10-18" };
+
+test("own place, two plants: the answer of March and of June, a cut recorded, the account full, over, kept, exported, cleared, imported", async ({
+  app,
+  page,
+}, info) => {
+  await app.open("/");
+  await expect(app.heading("What may I cut?")).toBeVisible();
+  await app.startOwnPlace(PLACE);
+  await expect(app.heading("My garden")).toBeVisible();
+  await app.addPlant("panicle", "Panicle", "2023-04-15");
+  await app.addPlant("lilac", "Lilac", "2023-04-15");
+
+  await test.step("15 March: panicle best, lilac costs most of this spring's flowers", async () => {
+    await app.open("/today?on=2026-03-15");
+    await app.openFromToday("Panicle");
+    await app.chooseTask("Shape");
+    await expect(app.answer()).toContainText("Now");
+    await app.page.getByRole("link", { name: "Today" }).click();
+    await app.openFromToday("Lilac");
+    await app.chooseTask("Shape");
+    await expect(app.answer()).toContainText("Costs flowers");
+    await expect(page.getByTestId("main-reason")).toContainText(
+      /Takes about [89]\d % of the spring flowers due about \d+ May/,
+    );
+  });
+
+  const lilac = page.url().replace(/\?.*/, "");
+  await test.step("10 June: lilac open with its closing date, panicle costs flowers and comes later", async () => {
+    await app.open(`${lilac}?on=2026-06-10`);
+    await app.chooseTask("Shape");
+    await expect(app.answer()).toContainText(/Now|Fine/);
+    await expect(app.answer()).toContainText(/to \d+ (June|July)/);
+    await app.open("/today?on=2026-06-10");
+    await app.openFromToday("Panicle");
+    await app.chooseTask("Shape");
+    await expect(app.answer()).toContainText("Costs flowers");
+    await expect(app.answer()).toContainText(/\d+ days later/);
+  });
+
+  await test.step("a third recorded: the wedge reaches the nick, another third is refused with its date", async () => {
+    await app.open(`${lilac}?on=2026-06-10`);
+    await app.recordShare("33.333333", "2026-06-10");
+    await expect(app.answer()).toContainText("33 % of 33 % in twelve months");
+    const trial = page.getByRole("region", { name: "Try a cut" });
+    await trial.getByRole("slider").first().fill("33");
+    await expect(trial).toContainText("Refused. It fits from 10 Jun 2027.");
+  });
+
+  await test.step("recorded all the same: accepted and shown as over", async () => {
+    await app.recordShare("30", "2026-06-20");
+    await page.goto(`${lilac}?on=2026-06-21`);
+    await expect(app.answer()).toContainText("over by 30 %");
+    await page.reload();
+    await expect(app.answer()).toContainText("over by 30 %");
+    await expect(page.getByRole("region", { name: "What was done" }).getByRole("listitem")).toHaveCount(2);
+  });
+
+  await test.step("export, clear, import: identical", async () => {
+    await app.open("/place");
+    const save = async (name: string): Promise<string> => {
+      const [download] = await Promise.all([page.waitForEvent("download"), app.button("Export the garden").click()]);
+      const path = info.outputPath(name);
+      await download.saveAs(path);
+      return path;
+    };
+    const first = await save("first.json");
+    await app.button("Clear everything").click();
+    await page.getByRole("link", { name: "Garden" }).click();
+    await expect(page.getByRole("link", { name: "Lilac" })).toHaveCount(0);
+    await page.getByRole("link", { name: "Place & rules" }).click();
+    await page.getByLabel("Garden file").setInputFiles(first);
+    const dialog = page.getByRole("dialog", { name: "What the import will change" });
+    await expect(dialog).toContainText("2 (Panicle, Lilac)");
+    await dialog.getByRole("button", { name: "Import" }).click();
+    await expect(dialog).toBeHidden();
+    expect(await readFile(await save("second.json"), "utf8")).toBe(await readFile(first, "utf8"));
+  });
+});
+
+test("frost dates the wrong way round, latitude 95, last after first: said at the field", async ({ app, page }) => {
+  await app.open("/");
+  const dialog = page.getByRole("dialog");
+  const wrong = [
+    [{ ...PLACE, latitude: "95" }, /expected a number from -90 to 90/],
+    [{ ...PLACE, last: "2025-10-18", first: "2025-04-22" }, /wrong way round for the northern hemisphere/],
+    [{ ...PLACE, last: "2025-11-01" }, /must come before the first/],
+  ] as const;
+  for (const [place, message] of wrong) {
+    await app.startOwnPlace(place);
+    await expect(dialog.getByText(message)).toBeVisible();
+    await dialog.getByRole("button", { name: "Stay in the demo" }).click();
+  }
+  await expect(app.heading("What may I cut?")).toBeVisible();
+});

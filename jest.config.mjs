@@ -1,0 +1,44 @@
+/** @type {import("jest").Config} */
+const swc = (jsx) => [
+  "@swc/jest",
+  {
+    jsc: {
+      target: "es2023",
+      parser: { syntax: "typescript", tsx: jsx },
+      ...(jsx ? { transform: { react: { runtime: "automatic" } } } : {}),
+    },
+    module: { type: "es6" },
+    sourceMaps: "inline",
+  },
+];
+const common = {
+  extensionsToTreatAsEsm: [".ts", ".tsx"],
+  transformIgnorePatterns: ["/node_modules/"],
+  testPathIgnorePatterns: ["/node_modules/", "/dist/", "/e2e/"],
+  setupFiles: [`${import.meta.dirname}/core/test/seed.ts`],
+};
+const plain = (name) => ({
+  ...common,
+  displayName: name,
+  rootDir: `${import.meta.dirname}/${name}`,
+  testEnvironment: "node",
+  testMatch: ["**/*.test.ts"],
+  transform: { "\\.ts$": swc(false) },
+});
+export default {
+  // Whole screens in jsdom on a busy machine: slow is not wrong.
+  testTimeout: 60_000,
+  projects: [
+    plain("core"),
+    plain("server"),
+    plain("cli"),
+    {
+      ...common,
+      displayName: "web",
+      rootDir: `${import.meta.dirname}/web`,
+      testEnvironment: `${import.meta.dirname}/web/test/env.mjs`,
+      testMatch: ["**/*.test.ts?(x)"],
+      transform: { "\\.tsx?$": swc(true) },
+    },
+  ],
+};

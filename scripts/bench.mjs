@@ -1,0 +1,257 @@
+// npm run bench: speeds as ratios within one run, so that they hold on any machine.
+import { register } from "tsx/esm/api";
+import { ensureBuilt, ensureChromium, ensureModules, QUIET_CHROMIUM, startServer } from "./lib.mjs";
+
+ensureModules();
+ensureBuilt();
+
+const median = (xs) => xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)];
+const timed = (f) => {
+  const began = performance.now();
+  f();
+  return performance.now() - began;
+};
+const count = (n) => Math.round(n).toLocaleString("en");
+
+async function verdicts() {
+  const off = register();
+  const {
+    addDays,
+    CATALOGUE,
+    date,
+    demoGarden,
+    kindCache,
+    openGarden,
+    seasonScanner,
+    taskForGoal,
+    verdictFor,
+    adviseAll,
+  } = await import("../core/src/index.ts");
+  const demo = demoGarden(date("2026-11-25"));
+  const plants = Array.from({ length: 200 }, (_, i) => ({
+    ...demo.plants[i % demo.plants.length],
+    id: `p-${i}`,
+  }));
+  const garden = { ...demo, plants, visits: [], observations: [] };
+  const cache = kindCache(garden);
+  const model = openGarden(garden, CATALOGUE, cache);
+  const days = Array.from({ length: 365 }, (_, d) => addDays(date("2026-01-01"), d));
+  const tasks = plants.map((p) => taskForGoal(model, p));
+  const asked = plants.length * days.length;
+
+  const first = timed(() => plants.forEach((p, i) => verdictFor(model, p.id, days[0], tasks[i])));
+  let sink = 0;
+  const full = () => {
+    for (const on of days)
+      for (let i = 0; i < plants.length; i++) sink += verdictFor(model, plants[i].id, on, tasks[i]).length;
+  };
+  // The same year's arrays read and nothing else: the floor under any answer.
+  const arrays = plants.map((p, i) => model.kindYear(model.taxonOf(p), tasks[i]).verdicts);
+  const seasonDay = seasonScanner(days[0], "north");
+  const bare = () => {
+    for (let d = 0; d < days.length; d++) for (let i = 0; i < plants.length; i++) sink += arrays[i][seasonDay(d)];
+  };
+  full();
+  bare();
+  const a = median([1, 2, 3, 4, 5].map(() => timed(full)));
+  const b = median([1, 2, 3, 4, 5].map(() => timed(bare)));
+  const small = openGarden(demo, CATALOGUE, cache);
+  days.forEach((on) => adviseAll(small, on));
+  const advice = median(days.slice(0, 60).map((on) => timed(() => adviseAll(small, on))));
+  console.log(`verdicts, 365 days × 200 plants: ${count((asked / a) * 1000)} a second`);
+  console.log(
+    `bare loop over the same arrays:  ${count((asked / b) * 1000)} a second (a verdict costs ${(a / b).toFixed(0)} array reads)`,
+  );
+  console.log(`kinds worked out the first time: ${first.toFixed(0)} ms, then kept`);
+  console.log(
+    `full answers for the ${demo.plants.length} plants of the demo garden on one day: ${advice.toFixed(1)} ms`,
+  );
+  if (sink < 0) console.log(sink);
+  await off();
+}
+
+/** A table of 500 plants: the parser alone, beside parsing, checking every line and building the new garden. */
+async function tables() {
+  const off = register();
+  const { CATALOGUE, date, demoGarden, headingIssues, matchColumns, plantTable, tableReader, withTable } =
+    await import("../core/src/index.ts");
+  const { default: Papa } = await import("papaparse");
+  const demo = demoGarden(date("2026-11-25"));
+  const plants = Array.from({ length: 500 }, (_, i) => ({ ...demo.plants[i % demo.plants.length], id: `p-${i}` }));
+  const text = Papa.unparse(plantTable({ ...demo, plants }, CATALOGUE).map((r) => [...r]));
+  const parse = () => Papa.parse(text).data;
+  const whole = () => {
+    const [headings, ...rows] = parse();
+    const mapping = matchColumns(headings);
+    if (headingIssues(headings, mapping, rows.length).length > 0) throw new Error("the bench's table is wrong");
+    const ctx = { garden: demo, catalogue: CATALOGUE, today: date("2026-11-25"), newId: () => "never" };
+    const reader = tableReader(ctx, headings, mapping);
+    rows.forEach((cells, i) => reader.row(i + 2, cells));
+    const read = reader.finish();
+    if (!read.ok) throw new Error("the bench's table is refused");
+    return withTable(demo, read.value);
+  };
+  const runs = [1, 2, 3, 4, 5, 6, 7];
+  runs.forEach(() => (parse(), whole()));
+  const [a, b] = [median(runs.map(() => timed(parse))), median(runs.map(() => timed(whole)))];
+  console.log(
+    `table of 500 plants: read and checked in ${(b / a).toFixed(1)} times the parsing alone (${b.toFixed(0)} against ${a.toFixed(0)} ms)`,
+  );
+  await off();
+}
+
+/** A year of prices for 500 plants of 60 kinds in 300 synthetic years, beside a bare loop over as many numbers. */
+async function years() {
+  const off = register();
+  const { CATALOGUE, date, demoGarden, workYears, YEARS_COUNT } = await import("../core/src/index.ts");
+  const step = Math.floor(CATALOGUE.taxa.length / 60);
+  const kinds = CATALOGUE.taxa
+    .filter((_, i) => i % step === 0)
+    .slice(0, 60)
+    .map((t) => ({ taxonId: t.id, tasks: [t.routineTask === "deadhead" ? "shape" : t.routineTask] }));
+  const plants = 500;
+  const { place } = demoGarden(date("2026-11-25"));
+  const run = () => {
+    let steps = 0;
+    const work = workYears({ place, kinds, years: YEARS_COUNT, seed: 1 }, CATALOGUE);
+    while (!work.next().done) steps++;
+    return steps;
+  };
+  const numbers = Float32Array.from({ length: plants * 365 }, (_, i) => i % 7);
+  let sink = 0;
+  const bare = () => {
+    for (let y = 0; y < YEARS_COUNT; y++) for (let i = 0; i < numbers.length; i++) sink += numbers[i];
+  };
+  run();
+  bare();
+  const [a, b] = [timed(run), median([1, 2, 3].map(() => timed(bare)))];
+  const days = plants * YEARS_COUNT * 365;
+  console.log(
+    `years: ${plants} plants of ${kinds.length} kinds × ${YEARS_COUNT} years in ${(a / 1000).toFixed(1)} s on one thread, ${count((days / a) * 1000)} plant-days a second; ${(a / b).toFixed(0)} times a bare loop over as many numbers`,
+  );
+  if (sink < 0) console.log(sink);
+  await off();
+}
+
+/** A garden file of so many plants of the demo garden's kinds. */
+async function gardenOf(n) {
+  const off = register();
+  const { date, demoGarden, writeGardenFile } = await import("../core/src/index.ts");
+  const demo = demoGarden(date("2026-11-25"));
+  const plants = Array.from({ length: n }, (_, i) => ({
+    ...demo.plants[i % demo.plants.length],
+    id: `p-${i}`,
+    label: `Plant ${i}`,
+    views: [],
+  }));
+  const text = writeGardenFile({ ...demo, plants, visits: [], observations: [], plans: [], photos: [] });
+  await off();
+  return text;
+}
+
+/** The strip stepped day by day over 100 plants beside frames on which nothing happens; and what blocks while years are worked through. */
+async function dragging() {
+  const executablePath = ensureChromium();
+  const { chromium } = await import("@playwright/test");
+  const { url, stop } = await startServer();
+  const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${url}/place`);
+  await page.getByLabel("Garden file").setInputFiles({
+    name: "hundred.json",
+    mimeType: "application/json",
+    buffer: Buffer.from(await gardenOf(100)),
+  });
+  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await page.addInitScript(() => {
+    window.__long = [];
+    new PerformanceObserver((l) =>
+      l.getEntries().forEach((e) => window.__long.push([e.startTime, e.duration])),
+    ).observe({
+      type: "longtask",
+      buffered: true,
+    });
+  });
+  await page.goto(`${url}/today?on=2026-05-01`);
+  await page.getByText(/ranges: \d+ %/).waitFor({ timeout: 20_000 });
+  const began = await page.evaluate(() => performance.now());
+  await page.getByText(/ranges: 300 years/).waitFor({ timeout: 120_000 });
+  const ended = await page.evaluate(() => performance.now());
+  const long = await page.evaluate(
+    ([a, b]) => window.__long.filter(([t]) => t > a && t < b - 100).map(([, d]) => d),
+    [began, ended],
+  );
+  const frames = (steps) =>
+    page.evaluate(async (n) => {
+      const slider = document.querySelector('[role="slider"][aria-label="Day of the year"]');
+      slider.focus();
+      const frame = () => new Promise((done) => requestAnimationFrame(done));
+      const times = [];
+      await frame();
+      for (let i = 0; i < Math.abs(n); i++) {
+        const t = performance.now();
+        if (n > 0) slider.dispatchEvent(new KeyboardEvent("keydown", { key: "ArrowRight", bubbles: true }));
+        await frame();
+        times.push(performance.now() - t);
+      }
+      return times.sort((a, b) => a - b)[Math.floor(times.length * 0.95)];
+    }, steps);
+  const empty = await frames(-120);
+  const moved = await frames(120);
+  await browser.close();
+  await stop();
+  console.log(
+    `the day stepped over 100 plants: 95 % of frames within ${moved.toFixed(0)} ms, empty frames within ${empty.toFixed(0)} ms (${(moved / empty).toFixed(1)} ×)`,
+  );
+  console.log(
+    `while 300 years were worked through (${((ended - began) / 1000).toFixed(1)} s): ${long.length} tasks of the screen over 50 ms${long.length ? `, the longest ${Math.max(...long).toFixed(0)} ms` : ""}`,
+  );
+}
+
+async function paint() {
+  const executablePath = ensureChromium();
+  const { chromium } = await import("@playwright/test");
+  const { url, stop } = await startServer();
+  const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
+  const measure = async (page, path) => {
+    await page.goto(url + path);
+    await page.getByRole("heading", { level: 1 }).waitFor();
+    return page.evaluate(() => ({
+      paint: performance.getEntriesByName("first-contentful-paint")[0]?.startTime ?? NaN,
+      heading: window.__heading,
+    }));
+  };
+  const rows = { empty: [], first: [], again: [] };
+  for (let i = 0; i < 7; i++) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await context.addInitScript(() => {
+      const look = () => {
+        if (document.querySelector("h1")) window.__heading = performance.now();
+        else requestAnimationFrame(look);
+      };
+      look();
+    });
+    const page = await context.newPage();
+    rows.empty.push(await measure(page, "/blank.html"));
+    rows.first.push(await measure(page, "/today"));
+    rows.again.push(await measure(page, "/today"));
+    await context.close();
+  }
+  await browser.close();
+  await stop();
+  const of = (list, key) => median(list.map((r) => r[key]));
+  const base = of(rows.empty, "paint");
+  const line = (name, list) =>
+    console.log(
+      `${name}: first paint ${of(list, "paint").toFixed(0)} ms (${(of(list, "paint") / base).toFixed(1)} × empty), answer on screen ${of(list, "heading").toFixed(0)} ms`,
+    );
+  line("empty page, same framework", rows.empty);
+  line("demo garden, first visit  ", rows.first);
+  line("demo garden, later visit  ", rows.again);
+}
+
+if (process.argv[2] !== "drag") await verdicts();
+if (process.argv[2] !== "drag") await years();
+if (process.argv[2] !== "drag") await tables();
+if (process.argv[2] !== "drag") await paint();
+await dragging();

@@ -1,0 +1,97 @@
+/** Pages of docs/ made from the tables in core. */
+import {
+  CATALOGUE,
+  gardenFileJsonSchema,
+  ISSUE_TEXTS,
+  LIMITS,
+  REASON_CODES,
+  SCHOOLS,
+  SOURCES,
+  TASK_TABLE,
+  TASKS,
+  VERDICT_TABLE,
+  VERDICTS,
+} from "@wren/core";
+
+const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
+  [head, head.map(() => "---"), ...rows].map((r) => `| ${r.join(" | ")} |`).join("\n");
+
+const words = (): string => `# The words used everywhere
+
+Made from \`core/src/model/words.ts\` by \`npm run docs\`.
+
+## Verdicts, strongest first
+
+${table(
+  ["verdict", "on screen", "means"],
+  VERDICTS.map((v) => [v, VERDICT_TABLE[v].word, VERDICT_TABLE[v].meaning]),
+)}
+
+## Tasks
+
+${table(
+  ["task", "label", "made of", "regime", "usual share"],
+  TASKS.map((t) => {
+    const r = TASK_TABLE[t];
+    return [t, r.label, r.cuts.join(", "), r.regime, `${Math.round(r.usualShare * 100)} %`];
+  }),
+)}
+
+## Limits
+
+${table(
+  ["limit", "value"],
+  Object.entries(LIMITS).map(([k, v]) => [k, String(v)]),
+)}
+
+## Schools
+
+${SCHOOLS.map(
+  (s) => `### ${s.question}
+
+${table(
+  ["option", "suits", "costs"],
+  s.options.map((o) => [o.label, o.suits, o.cost]),
+)}`,
+).join("\n\n")}
+`;
+
+/** A text with its values named instead of filled in. */
+const shape = (text: (v: Readonly<Record<string, string>>) => string): string =>
+  text(new Proxy({}, { get: (_, key) => `{${String(key)}}` }));
+
+const errors = (): string => `# What is refused, and how it is said
+
+Made from \`core/src/words/issueTexts.ts\` by \`npm run docs\`. Every refusal names its place (a field or a path
+into the file) and one of these codes; nothing is changed when something is refused.
+
+${table(
+  ["code", "text"],
+  Object.entries(ISSUE_TEXTS).map(([code, text]) => [code, shape(text)]),
+)}
+
+Codes of reasons beside an answer: ${REASON_CODES.map((c) => `\`${c}\``).join(", ")}.
+`;
+
+const sources = (): string => `# Sources
+
+Made from \`core/src/catalogue/sources.ts\` by \`npm run docs\`. Publications are cited from memory.
+
+${table(
+  ["id", "citation", "standing", "kinds that lean on it"],
+  Object.entries(SOURCES).map(([id, s]) => [
+    id,
+    s.citation,
+    s.standing,
+    String(CATALOGUE.taxa.filter((t) => (t.sources as readonly string[]).includes(id)).length),
+  ]),
+)}
+`;
+
+/** File name in docs/ to text. */
+export const generatedDocs = (): Readonly<Record<string, string>> => ({
+  "words.md": words(),
+  "errors.md": errors(),
+  "sources.md": sources(),
+  "gardenfile.schema.json": `${JSON.stringify(gardenFileJsonSchema(), null, 2)}\n`,
+});

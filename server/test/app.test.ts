@@ -1,0 +1,60 @@
+import { afterAll, beforeAll, expect, test } from "@jest/globals";
+import type { FastifyInstance } from "fastify";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { buildApp } from "../src/app.ts";
+
+let app: FastifyInstance;
+beforeAll(async () => {
+  const webRoot = mkdtempSync(join(tmpdir(), "web-"));
+  writeFileSync(join(webRoot, "index.html"), "<title>page</title>");
+  app = await buildApp({ webRoot });
+});
+afterAll(() => app.close());
+
+test.each([
+  ["/api/health", "application/json", 200, '"ok":true'],
+  ["/plant/lilac?on=2026-06-10", "text/html", 200, "<title>page</title>"],
+  ["/api/none", "text/html", 404, "not found"],
+  ["/missing.js", "*/*", 404, "not found"],
+])("GET %s (%s) answers %d", async (url, accept, status, text) => {
+  const r = await app.inject({ url, headers: { accept } });
+  expect(r.statusCode).toBe(status);
+  expect(r.body).toContain(text);
+});
+
+const PLACE = { latitudeDeg: 41.2, zone: "6b", lastFrost: "04-20", firstFrost: "10-20", monthly: null };
+const weather = (place: unknown, to = "2026-06-10") =>
+  app.inject({ url: `/api/weather?${new URLSearchParams({ to, place: JSON.stringify(place) }).toString()}` });
+
+test("the simulated station: days of the year up to two past the date, marked as simulated, the same twice", async () => {
+  const [a, b] = [await weather(PLACE), await weather(PLACE)];
+  expect(a.statusCode).toBe(200);
+  expect(a.body).toBe(b.body);
+  const { simulated, years } = a.json<{ simulated: boolean; years: { source: string; tminC: (number | null)[] }[] }>();
+  expect([simulated, years.length, years[0]!.source]).toEqual([true, 1, "simulated"]);
+  expect(years[0]!.tminC.filter((t) => t !== null)).toHaveLength(163);
+});
+
+test.each([
+  ["a day that does not exist", () => weather(PLACE, "2026-02-30"), "to"],
+  ["no such zone", () => weather({ ...PLACE, zone: "6c" }), "place.zone"],
+  [
+    "frost dates the wrong way round",
+    () => weather({ ...PLACE, lastFrost: "10-20", firstFrost: "04-20" }),
+    "place.lastFrost",
+  ],
+  ["a place that is none", () => weather("here"), "place"],
+  ["nothing", () => app.inject({ url: "/api/weather" }), "place"],
+])("the station refuses %s and names it", async (_, ask, field) => {
+  const r = await ask();
+  expect(r.statusCode).toBe(400);
+  expect(r.body).toContain(field);
+});
+
+test("no page may load anything from another host", async () => {
+  const r = await app.inject({ url: "/", headers: { accept: "text/html" } });
+  expect(r.headers["content-security-policy"]).toContain("default-src 'self'");
+  expect(String(r.headers["content-security-policy"])).not.toMatch(/https?:/);
+});

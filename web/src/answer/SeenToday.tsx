@@ -1,0 +1,59 @@
+/** One press for what is seen at the plant: it moves its dates, or opens what waited for it. */
+import { Box, Button, Typography } from "@mui/material";
+import { looksOn, type Advice, type Look, type Observation, type Plant } from "@wren/core";
+import { today } from "../data/clock.ts";
+import { useDay } from "../state/day.tsx";
+import { seenDay, withSeen } from "../state/edits.ts";
+import { useGarden } from "../state/garden.tsx";
+import { newId } from "../state/ids.ts";
+
+interface Press {
+  readonly label: string;
+  readonly seen: Pick<Observation, "kind" | "where" | "lookedFor">;
+}
+const seen = (kind: Observation["kind"], where: Observation["where"] = null): Press["seen"] => ({
+  kind,
+  where,
+  lookedFor: null,
+});
+const PRESSES: Readonly<Record<Look, readonly Press[]>> = {
+  "growth-seen": [
+    { label: "Growth at the base", seen: seen("growth-seen", "base") },
+    { label: "Growth on old stems", seen: seen("growth-seen", "old-stems") },
+  ],
+  "first-flower": [{ label: "First flowers", seen: seen("first-flower") }],
+  "last-flower": [
+    { label: "Bloom is over", seen: seen("last-flower") },
+    { label: "Still in flower", seen: { kind: "not-yet", where: null, lookedFor: "last-flower" } },
+  ],
+  "berries-gone": [{ label: "Berries are gone", seen: seen("berries-gone") }],
+  "foot-dense": [{ label: "The foot is dense", seen: seen("foot-dense") }],
+};
+
+export function SeenToday({ plant, advice }: { readonly plant: Plant; readonly advice: Advice }) {
+  const { model, change } = useGarden();
+  const { on } = useDay();
+  const looks = looksOn(model, plant, on, advice.task, advice.opening);
+  if (looks.length === 0) return null;
+  const day = seenDay(plant, on, today());
+  const note = (p: Press): Promise<boolean> =>
+    change(`${plant.label}: ${p.label.toLowerCase()}`, (g) =>
+      withSeen(g, { id: newId(), plantId: plant.id, on: day, ...p.seen }),
+    );
+  return (
+    <Box role="group" aria-label="Seen today" sx={{ mt: 1.5 }}>
+      <Typography component="h3" sx={{ fontWeight: 700 }}>
+        What do you see?
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 0.5 }}>
+        {looks
+          .flatMap((l) => PRESSES[l])
+          .map((p) => (
+            <Button key={p.label} variant="outlined" onClick={() => void note(p)}>
+              {p.label}
+            </Button>
+          ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,362 @@
+/** What stands round every screen: the garden's name, where to go, search, undo, the strip of the year. */
+import {
+  Autocomplete,
+  Box,
+  Button,
+  Dialog,
+  DialogContent,
+  DialogTitle,
+  IconButton,
+  Snackbar,
+  TextField,
+  Typography,
+  useColorScheme,
+} from "@mui/material";
+import { CircleHelp, Moon, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
+import { today } from "../data/clock.ts";
+import { YearStrip } from "../strip/YearStrip.tsx";
+import { useDay, useLinkNow, useLinkTo } from "../state/day.tsx";
+import { useGarden } from "../state/garden.tsx";
+import { useNotices } from "../state/notices.tsx";
+import { OwnPlaceDialog } from "./OwnPlaceDialog.tsx";
+import { commandFor, SHORTCUTS } from "./shortcuts.ts";
+
+const PLACES = [
+  ["/today", "Today"],
+  ["/garden", "Garden"],
+  ["/year", "Year"],
+  ["/which", "Which is it?"],
+  ["/kinds", "Kinds"],
+  ["/place", "Place & rules"],
+] as const;
+
+function Navigation() {
+  const linkTo = useLinkTo();
+  return (
+    <Box
+      component="nav"
+      aria-label="Screens"
+      sx={{
+        display: "flex",
+        gap: { xs: 0, md: 0.5 },
+        // On a phone the ways sit at the foot, under the thumb.
+        position: { xs: "fixed", md: "static" },
+        bottom: 0,
+        left: 0,
+        right: 0,
+        zIndex: 10,
+        bgcolor: { xs: "var(--paper)", md: "transparent" },
+        borderTop: { xs: "2px solid var(--ink)", md: "none" },
+        "& a": {
+          flex: { xs: 1, md: "none" },
+          textAlign: "center",
+          color: "inherit",
+          textDecoration: "none",
+          fontSize: { xs: "0.95rem", md: "1.05rem" },
+          lineHeight: { xs: 1.15, md: 1.5 },
+          display: { xs: "grid", md: "block" },
+          placeItems: "center",
+          px: { xs: 0.5, md: 1.25 },
+          py: 1.25,
+          minHeight: 44,
+          borderBottom: { md: "4px solid transparent" },
+        },
+        "& a.active": {
+          fontWeight: 700,
+          borderBottomColor: "var(--heart)",
+          boxShadow: { xs: "inset 0 4px 0 var(--heart)", md: "none" },
+        },
+      }}
+    >
+      {PLACES.map(([path, name]) => (
+        <NavLink key={path} to={linkTo(path)}>
+          {name}
+        </NavLink>
+      ))}
+    </Box>
+  );
+}
+
+function Search({ inputRef }: { readonly inputRef: React.RefObject<HTMLInputElement | null> }) {
+  const { garden, model } = useGarden();
+  const navigate = useNavigate();
+  const linkNow = useLinkNow();
+  const [text, setText] = useState("");
+  return (
+    <Autocomplete
+      options={[...garden.plants]}
+      getOptionLabel={(p) => p.label}
+      getOptionKey={(p) => p.id}
+      filterOptions={(options, { inputValue }) => {
+        const words = inputValue.toLowerCase().split(/\s+/);
+        return options.filter((p) => {
+          const t = model.taxonOf(p);
+          const all = [p.label, ...t.common, t.botanical].join(" ").toLowerCase();
+          return words.every((w) => all.includes(w));
+        });
+      }}
+      value={null}
+      inputValue={text}
+      onInputChange={(_, v) => setText(v)}
+      onChange={(_, p) => {
+        if (!p) return;
+        setText("");
+        inputRef.current?.blur();
+        void navigate(linkNow(`/plant/${p.id}`));
+      }}
+      blurOnSelect
+      noOptionsText="No such plant here"
+      sx={{ width: { xs: "100%", md: 230 } }}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          inputRef={inputRef}
+          placeholder="Find a plant  ( / )"
+          slotProps={{
+            ...params.slotProps,
+            htmlInput: { ...params.slotProps.htmlInput, "aria-label": "Find a plant" },
+          }}
+        />
+      )}
+    />
+  );
+}
+
+function Scheme() {
+  const { mode, systemMode, setMode } = useColorScheme();
+  const dark = (mode === "system" ? systemMode : mode) === "dark";
+  return (
+    <IconButton aria-label={dark ? "Light colours" : "Dark colours"} onClick={() => setMode(dark ? "light" : "dark")}>
+      {dark ? <Sun size={20} /> : <Moon size={20} />}
+    </IconButton>
+  );
+}
+
+function Help({ onClose }: { readonly onClose: () => void }) {
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="help-title">
+      <DialogTitle id="help-title">Keys</DialogTitle>
+      <DialogContent>
+        <Box
+          component="dl"
+          sx={{ m: 0, display: "grid", gridTemplateColumns: "max-content 1fr", columnGap: 3, rowGap: 1 }}
+        >
+          {SHORTCUTS.map((s) => (
+            <Box key={s.keys} sx={{ display: "contents" }}>
+              <Box component="dt" sx={{ fontWeight: 700, whiteSpace: "pre" }}>
+                {s.keys}
+              </Box>
+              <Box component="dd" sx={{ m: 0 }}>
+                {s.does}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </DialogContent>
+    </Dialog>
+  );
+}
+
+function NoticeBar() {
+  const { current, close } = useNotices();
+  const { undo } = useGarden();
+  return (
+    <Snackbar
+      key={current?.no}
+      open={current !== null}
+      autoHideDuration={current?.trouble ? null : 7000}
+      onClose={(_, why) => {
+        if (why !== "clickaway") close();
+      }}
+      anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
+      sx={{ bottom: { xs: 64, md: 24 } }}
+      message={current?.text}
+      slotProps={{
+        content: {
+          sx: {
+            bgcolor: current?.trouble ? "var(--alarm)" : "var(--ink)",
+            color: "var(--mist)",
+            boxShadow: "none",
+          },
+        },
+      }}
+      action={
+        current?.undo ? (
+          <Button
+            sx={{ color: "var(--heart)" }}
+            onClick={() => {
+              close();
+              undo();
+            }}
+          >
+            Undo
+          </Button>
+        ) : (
+          <Button sx={{ color: "inherit" }} onClick={close}>
+            Close
+          </Button>
+        )
+      }
+    />
+  );
+}
+
+const isTyping = (t: EventTarget | null): boolean =>
+  t instanceof HTMLElement && (t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName));
+
+/** Screens on which the day of the strip changes nothing. */
+const WITHOUT_STRIP = ["/place", "/which", "/walk", "/garden/table"];
+const hasStrip = (pathname: string): boolean =>
+  !WITHOUT_STRIP.some((p) => pathname.startsWith(p)) && !pathname.endsWith("/survey");
+
+interface KeysProps {
+  readonly search: React.RefObject<HTMLInputElement | null>;
+  readonly onHelp: () => void;
+}
+/** The keyboard's commands; apart from the page, because it follows the day. */
+function Keyboard({ search, onHelp }: KeysProps) {
+  const { undo, redo } = useGarden();
+  const { setOn, step } = useDay();
+  const navigate = useNavigate();
+  const linkNow = useLinkNow();
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent): void => {
+      const command = commandFor(e, isTyping(e.target));
+      if (command === null) return;
+      e.preventDefault();
+      if (command === "search") search.current?.focus();
+      else if (command === "help") onHelp();
+      else if (command === "today") setOn(today());
+      else if (command === "undo") undo();
+      else if (command === "redo") redo();
+      else if ("step" in command) step(command.step);
+      else void navigate(linkNow(command.go));
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [setOn, step, undo, redo, navigate, linkNow, search, onHelp]);
+  return null;
+}
+
+export function Shell() {
+  const { garden, demo, undo, redo, undoable } = useGarden();
+  const { pathname } = useLocation();
+  const [help, setHelp] = useState(false);
+  const [own, setOwn] = useState(false);
+  const [searching, setSearching] = useState(false);
+  const search = useRef<HTMLInputElement>(null);
+  const openHelp = useCallback(() => setHelp(true), []);
+  useEffect(() => {
+    // Some browsers answer with a promise, which an effect must not return.
+    window.scrollTo(0, 0);
+    document.title = `${document.querySelector("h1")?.textContent ?? garden.name} · Wren Song`;
+  }, [pathname, garden.name]);
+
+  return (
+    <Box sx={{ maxWidth: 1280, mx: "auto", px: { xs: 1.5, md: 3 }, pb: { xs: 10, md: 4 } }}>
+      <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 1, pt: 1, flexWrap: "wrap" }}>
+        <Box
+          sx={{
+            display: "flex",
+            alignItems: "baseline",
+            gap: 1.25,
+            mr: { md: 2 },
+            flex: { xs: 1, md: "none" },
+            minWidth: 0,
+          }}
+        >
+          <Typography
+            component="p"
+            sx={{
+              fontFamily: "'Alegreya Variable', serif",
+              fontStyle: "italic",
+              fontSize: "1.45rem",
+              fontWeight: 700,
+              whiteSpace: "nowrap",
+            }}
+          >
+            Wren Song
+          </Typography>
+          <Typography
+            component="p"
+            noWrap
+            sx={{ color: "text.secondary", maxWidth: 190, display: { xs: "none", sm: "block" } }}
+          >
+            {garden.name}
+          </Typography>
+        </Box>
+        <Navigation />
+        <Box sx={{ flex: 1, display: { xs: "none", md: "block" } }} />
+        <Box sx={{ display: "flex" }}>
+          <IconButton
+            aria-label="Find a plant"
+            aria-expanded={searching}
+            onClick={() => setSearching(!searching)}
+            sx={{ display: { md: "none" } }}
+          >
+            <SearchIcon size={20} />
+          </IconButton>
+          <IconButton
+            aria-label={undoable.undo ? `Undo: ${undoable.undo}` : "Nothing to undo"}
+            title={undoable.undo ?? undefined}
+            disabled={!undoable.undo}
+            onClick={undo}
+          >
+            <Undo2 size={20} />
+          </IconButton>
+          <IconButton
+            aria-label={undoable.redo ? `Do again: ${undoable.redo}` : "Nothing to do again"}
+            disabled={!undoable.redo}
+            onClick={redo}
+          >
+            <Redo2 size={20} />
+          </IconButton>
+          <Scheme />
+          <IconButton aria-label="Keys" onClick={() => setHelp(true)}>
+            <CircleHelp size={20} />
+          </IconButton>
+        </Box>
+        <Box
+          sx={{
+            display: { xs: searching ? "block" : "none", md: "block" },
+            width: { xs: "100%", md: "auto" },
+          }}
+        >
+          <Search inputRef={search} />
+        </Box>
+      </Box>
+      {demo && (
+        <Box
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            gap: 1.5,
+            bgcolor: "color-mix(in srgb, var(--heart) 22%, var(--mist))",
+            pl: 1.5,
+            my: 0.75,
+          }}
+        >
+          <Typography sx={{ flex: 1 }}>
+            The demo garden
+            <Box component="span" sx={{ display: { xs: "none", sm: "inline" } }}>
+              : invented, yours to play with.
+            </Box>
+          </Typography>
+          <Button variant="contained" onClick={() => setOwn(true)} sx={{ minHeight: { xs: 44, md: 36 }, py: 0.25 }}>
+            Start with my own place
+          </Button>
+        </Box>
+      )}
+      {hasStrip(pathname) && <YearStrip />}
+      <Box component="main" sx={{ pt: 2 }}>
+        <Outlet />
+      </Box>
+      <NoticeBar />
+      <Keyboard search={search} onHelp={openHelp} />
+      {help && <Help onClose={() => setHelp(false)} />}
+      {own && <OwnPlaceDialog onClose={() => setOwn(false)} />}
+    </Box>
+  );
+}

@@ -1,0 +1,87 @@
+/** Reminders as a calendar file (RFC 5545): all-day events with alarms, by a standard generator. */
+import {
+  addDays,
+  CHAIN_TEXTS,
+  daysBetween,
+  followUpText,
+  reasonText,
+  TASK_TABLE,
+  type GardenModel,
+  type PlainDate,
+  type Reminder,
+  type Voice,
+} from "@wren/core";
+import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventTransparency } from "ical-generator";
+
+/** Dates without a time: the generator reads the day of an all-day event in UTC, wherever the browser stands. */
+const utcMidnight = (d: PlainDate): Date => new Date(`${d}T00:00:00Z`);
+const EPOCH = "2020-01-01" as PlainDate;
+const DAY_S = 86_400;
+/** Alarms ring at eight in the morning. */
+const EIGHT_S = 8 * 3600;
+
+function textsOf(
+  r: Reminder,
+  model: GardenModel,
+  say: Voice,
+): { readonly summary: string; readonly description: string } {
+  const { label } = model.plant(r.plantId);
+  const task = r.task === null ? "" : TASK_TABLE[r.task].label;
+  const because = r.reason === null ? "" : ` ${reasonText(r.reason, say)}`;
+  switch (r.kind) {
+    case "planned":
+      return { summary: `${task}: ${label}`, description: `Planned.${because}` };
+    case "window":
+      return {
+        summary: `${label}: ${task.toLowerCase()} may be done`,
+        description: `Open until ${say.date(r.until)}, give or take.${because}`,
+      };
+    case "look-for":
+      return { summary: `Look at ${label}`, description: because.trim() };
+    case "next-step":
+      return {
+        summary: r.followUp ? `${label}: ${CHAIN_TEXTS[r.followUp.chain].title.toLowerCase()}` : label,
+        description: r.followUp ? followUpText(r.followUp, say) : "",
+      };
+  }
+}
+
+/**
+ * The calendar file's text. Ids stay the same from export to export, so that importing again moves events
+ * instead of doubling them.
+ * @param on day of the export; later exports carry a higher sequence
+ */
+export function calendarFile(
+  reminders: readonly Reminder[],
+  model: GardenModel,
+  say: Voice,
+  on: PlainDate,
+  now: Date,
+): string {
+  const calendar = ical({
+    name: model.garden.name,
+    prodId: { company: "Wren Song", product: "reminders", language: "EN" },
+  });
+  calendar.method(null as unknown as ICalCalendarMethod);
+  for (const r of reminders) {
+    const { summary, description } = textsOf(r, model, say);
+    const event = calendar.createEvent({
+      id: `${r.uid}@wren-song`,
+      sequence: Math.max(0, daysBetween(EPOCH, on)),
+      stamp: now,
+      allDay: true,
+      start: utcMidnight(r.from),
+      // The end of an all-day event is the day after its last.
+      end: utcMidnight(addDays(r.until, 1)),
+      summary,
+      description,
+      transparency: ICalEventTransparency.TRANSPARENT,
+    });
+    event.createAlarm({
+      type: ICalAlarmType.display,
+      triggerBefore: r.alarmDaysBefore * DAY_S - EIGHT_S,
+      description: summary,
+    });
+  }
+  return calendar.toString();
+}

@@ -1,0 +1,144 @@
+/** The plant form: what is typed in, and how it becomes a plant. */
+import {
+  CONDITIONS,
+  GOALS,
+  goalHasHeight,
+  lengthInField,
+  UNSURVEYED_PLANT,
+  type Bed,
+  type GoalKind,
+  type Plant,
+  type PlainDate,
+  type Rules,
+  type Taxon,
+} from "@wren/core";
+import * as z from "zod";
+import { bareUnit, lengthText, numberText, pastDate, readField } from "./fields.ts";
+
+export const HEIGHT_BOUNDS = { from: 0.05, to: 40 } as const;
+
+/** @param firstRecord the plant's earliest record, after which it cannot have been planted; null when it has none */
+export function plantSchema(units: Rules["units"], today: PlainDate, firstRecord: PlainDate | null = null) {
+  const bare = bareUnit(units);
+  return z
+    .strictObject({
+      taxonId: z.string(),
+      label: z.string(),
+      bedId: z.string(),
+      height: z.string(),
+      width: z.string(),
+      historyKnown: z.enum(["yes", "no"]),
+      plantedOn: z.string(),
+      condition: z.enum(CONDITIONS),
+      goal: z.enum(GOALS),
+      goalHeight: z.string(),
+      powerLine: z.string(),
+      thickest: z.string(),
+      note: z.string(),
+    })
+    .transform((v, ctx) => {
+      const read = <T>(path: keyof typeof v, schema: z.ZodType<T, string>): T | null =>
+        readField(ctx, path, schema, v[path]);
+      const filled = <T>(path: keyof typeof v, schema: z.ZodType<T, string>): T | null =>
+        v[path].trim() === "" ? null : read(path, schema);
+      const label = read("label", z.string().trim().min(1, "Give it a name").max(80, "At most 80 letters"));
+      const height = read("height", lengthText(bare, HEIGHT_BOUNDS));
+      const width = read("width", lengthText(bare, { from: 0.05, to: 60 }));
+      const plantedOn = v.historyKnown === "yes" ? read("plantedOn", pastDate(today)) : null;
+      if (plantedOn !== null && firstRecord !== null && plantedOn > firstRecord)
+        ctx.addIssue({
+          code: "custom",
+          path: ["plantedOn"],
+          message: `It has a record of ${firstRecord}: expected that day or earlier`,
+        });
+      const needsHeight = goalHasHeight(v.goal);
+      const goalHeight = needsHeight ? read("goalHeight", lengthText(bare, HEIGHT_BOUNDS)) : null;
+      const powerLine = filled("powerLine", lengthText(bare, { from: 0, to: 100 }));
+      const thickest = filled("thickest", numberText({ from: 1, to: 600 }));
+      const note = read("note", z.string().max(2000, "At most 2000 letters"));
+      read("taxonId", z.string().min(1, "Choose a kind"));
+      read("bedId", z.string().min(1, "Choose a bed"));
+      if (label === null || height === null || width === null || note === null || ctx.issues.length > 0) return z.NEVER;
+      return { ...v, label, height, width, plantedOn, goalHeight, powerLine, thickest, note };
+    });
+}
+type Schema = ReturnType<typeof plantSchema>;
+export type PlantInput = z.input<Schema>;
+export type PlantValues = z.output<Schema>;
+
+/** What the form shows for a plant. */
+export function plantInput(p: Plant, units: Rules["units"]): PlantInput {
+  const bare = bareUnit(units);
+  const length = (m: number | null): string => (m === null ? "" : lengthInField(m, bare));
+  return {
+    taxonId: p.taxonId,
+    label: p.label,
+    bedId: p.bedId,
+    height: length(p.heightM),
+    width: length(p.widthM),
+    historyKnown: p.plantedOn === null ? "no" : "yes",
+    plantedOn: p.plantedOn ?? "",
+    condition: p.condition,
+    goal: p.goal.kind,
+    goalHeight: length(p.goal.heightM),
+    powerLine: length(p.powerLineM),
+    thickest: p.thickestStemMm === null ? "" : String(p.thickestStemMm),
+    note: p.note,
+  };
+}
+
+/** What the form starts with for a new plant of a kind; sizes are a middling young plant's. */
+export function newPlantInput(taxon: Taxon | null, bed: Bed | undefined, units: Rules["units"]): PlantInput {
+  const bare = bareUnit(units);
+  const part = (m: number | undefined): string => (m === undefined ? "" : lengthInField(Math.round(m * 6) / 10, bare));
+  return {
+    taxonId: taxon?.id ?? "",
+    label: taxon?.common[0] ?? "",
+    bedId: bed?.id ?? "",
+    height: part(taxon?.matureHeightM[0]),
+    width: part(taxon?.matureWidthM[0]),
+    historyKnown: "yes",
+    plantedOn: "",
+    condition: "healthy",
+    goal: "routine",
+    goalHeight: "",
+    powerLine: "",
+    thickest: "",
+    note: "",
+  };
+}
+
+/** A plant from the form. Height counts as measured today when it is new or was changed. */
+export function plantFrom(
+  v: PlantValues,
+  before: Plant | null,
+  today: PlainDate,
+  place: Pick<Plant, "id" | "alongM">,
+): Plant {
+  const goal: { kind: GoalKind; heightM: number | null } = {
+    kind: v.goal,
+    heightM: goalHasHeight(v.goal) ? v.goalHeight : null,
+  };
+  const sameHeight = before !== null && Math.abs(before.heightM - v.height) < 0.001;
+  const sameCondition = before?.condition === v.condition;
+  return {
+    ...UNSURVEYED_PLANT,
+    ...before,
+    ...place,
+    // A kind chosen by hand is settled.
+    identity: before?.taxonId === v.taxonId ? before.identity : null,
+    bedId: v.bedId,
+    taxonId: v.taxonId,
+    label: v.label,
+    heightM: v.height,
+    heightOn: sameHeight ? before.heightOn : today,
+    widthM: v.width,
+    plantedOn: v.plantedOn,
+    condition: v.condition,
+    conditionOn: sameCondition ? before.conditionOn : v.condition === "healthy" ? null : today,
+    goal,
+    powerLineM: v.powerLine,
+    thickestStemMm: v.thickest,
+    note: v.note,
+  };
+}

@@ -1,0 +1,2 @@
+export { CatalogueScreen } from "./CatalogueScreen.tsx";
+export { KindScreen } from "./KindScreen.tsx";

@@ -1,0 +1,125 @@
+/** One bed as an elevation to scale: today's heights, wanted lines, the season's end as a ghost, a mark for what may be done. */
+import { useDroppable } from "@dnd-kit/core";
+import { Box } from "@mui/material";
+import { adviseOn, heightBand, type Bed, type PlainDate } from "@wren/core";
+import { useMemo } from "react";
+import { lookOn } from "../../drawing/plant.geometry.ts";
+import { useGarden } from "../../state/garden.tsx";
+import { useVoice } from "../../state/voice.ts";
+import { labelRows, PERSON_M, tallestIn, type Standing } from "./elevation.geometry.ts";
+import { PlantInBed, type InBed } from "./PlantInBed.tsx";
+
+const HEAD = 34;
+const FOOT = 8;
+const FEET_PER_M = 3.281;
+
+/** A person of 1.70 m beside the bed. */
+function Figure({ pxPerM }: { readonly pxPerM: number }) {
+  const h = PERSON_M * pxPerM;
+  return (
+    <svg width={h * 0.36} height={h} viewBox="0 0 36 100" aria-hidden="true" style={{ display: "block" }}>
+      <g fill="var(--soft)" opacity="0.75">
+        <circle cx="18" cy="7" r="6.5" />
+        <path d="M11 16h14c4 0 6 3 6 7l-1 25c0 3-4 3-4 0l-.5-20-.8 20L27 98c0 3-6 3-6 0l-2.5-46h-1L15 98c0 3-6 3-6 0l2.3-50-.8-20-.5 20c0 3-4 3-4 0L5 23c0-4 2-7 6-7z" />
+      </g>
+    </svg>
+  );
+}
+
+function useInBed(standing: readonly Standing[], pxPerM: number, on: PlainDate): readonly InBed[] {
+  const { model } = useGarden();
+  return useMemo(() => {
+    const rows = labelRows(standing.map((s) => s.plant.alongM * pxPerM));
+    return standing.map(({ plant, heightM, endM, wantedM }, at) => {
+      const taxon = model.taxonOf(plant);
+      const px = (m: number): number => Math.round(m * pxPerM);
+      const band = heightBand(model.garden, plant);
+      return {
+        ...lookOn(taxon, model.yearOf(taxon), model.season(on).seasonDay),
+        plantId: plant.id,
+        taxonId: taxon.id,
+        label: plant.label,
+        verdict: adviseOn(model, plant.id, on).verdict,
+        middlePx: plant.alongM * pxPerM,
+        widthPx: px(plant.widthM),
+        heightPx: px(heightM),
+        endPx: px(endM),
+        wantedPx: wantedM === null ? null : px(wantedM),
+        leastPx: band.leastM > 0 ? px(band.leastM) : null,
+        mostPx: band.mostM === null ? null : px(band.mostM),
+        flopped: plant.stance === "flopped",
+        behind: plant.backM,
+        labelRow: rows[at]!,
+        heightM: Math.round(heightM * 100) / 100,
+      };
+    });
+  }, [standing, pxPerM, on, model]);
+}
+
+interface Props {
+  readonly on: PlainDate;
+  readonly bed: Bed;
+  readonly standing: readonly Standing[];
+  readonly pxPerM: number;
+  readonly moving: boolean;
+  readonly onOpen: (plantId: string) => void;
+}
+
+export function BedElevation({ on, bed, standing, pxPerM, moving, onOpen }: Props) {
+  const say = useVoice();
+  const { units } = useGarden().garden.rules;
+  const { setNodeRef, isOver } = useDroppable({ id: bed.id });
+  const plants = useInBed(standing, pxPerM, on);
+  const tallest = tallestIn(standing);
+  const rungs = Array.from({ length: Math.floor(tallest) }, (_, i) => i + 1);
+  return (
+    <Box
+      sx={{ overflowX: "auto", pb: plants.some((p) => p.labelRow === 1) ? "70px" : "40px" }}
+      tabIndex={0}
+      role="group"
+      aria-label={`${bed.name}, ${say.length(bed.lengthM)} long`}
+    >
+      <Box sx={{ display: "flex", alignItems: "flex-end", width: "max-content" }}>
+        <Box sx={{ width: PERSON_M * 0.36 * pxPerM + 12, pb: `${FOOT}px`, pl: "6px" }}>
+          <Figure pxPerM={pxPerM} />
+        </Box>
+        <Box
+          ref={setNodeRef}
+          sx={{
+            position: "relative",
+            background: isOver
+              ? "color-mix(in srgb, var(--heart) 18%, transparent)"
+              : "linear-gradient(var(--paper), var(--mist))",
+            borderBottom: `${FOOT}px solid var(--umber)`,
+            boxSizing: "border-box",
+          }}
+          style={{ width: bed.lengthM * pxPerM, height: Math.round(tallest * pxPerM) + HEAD + FOOT }}
+        >
+          {rungs.map((m) => (
+            <Box
+              key={m}
+              aria-hidden="true"
+              sx={{
+                position: "absolute",
+                left: 0,
+                right: 0,
+                borderTop: "1px dotted var(--line)",
+                fontSize: "0.72rem",
+                color: "text.secondary",
+                lineHeight: 1,
+              }}
+              style={{ bottom: m * pxPerM }}
+            >
+              {units === "imperial" ? `${Math.round(m * FEET_PER_M)} ft` : `${m} m`}
+            </Box>
+          ))}
+          <Box sx={{ position: "absolute", inset: 0, bottom: `-${FOOT}px` }}>
+            {plants.map((p) => (
+              <PlantInBed key={p.plantId} {...p} footPx={FOOT} moving={moving} onOpen={onOpen} />
+            ))}
+          </Box>
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,1 @@
+export { GardenScreen } from "./GardenScreen.tsx";

@@ -1,0 +1,1 @@
+export { IdentifyScreen } from "./IdentifyScreen.tsx";

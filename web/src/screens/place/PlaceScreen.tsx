@@ -1,0 +1,168 @@
+/** Place & rules: what the answers rest on, the schools you hold, and your data in and out. */
+import { zodResolver } from "@hookform/resolvers/zod";
+import { Box, Button, FormControlLabel, Radio, RadioGroup, Typography } from "@mui/material";
+import {
+  frostDates,
+  schoolOption,
+  SCHOOLS,
+  seasonDate,
+  SOURCES,
+  UNITS,
+  zoneMinimumC,
+  type GardenModel,
+  type Place,
+  type Rules,
+} from "@wren/core";
+import { useForm } from "react-hook-form";
+import { PlaceFields } from "../../forms/PlaceFields.tsx";
+import { placeInput, placeSchema, type PlaceInput } from "../../forms/placeForm.ts";
+import { useDay } from "../../state/day.tsx";
+import { useGarden } from "../../state/garden.tsx";
+import { dateText } from "../../state/voice.ts";
+import { Section } from "../../ui/Section.tsx";
+import { Climate } from "./Climate.tsx";
+import { DataInOut } from "./DataInOut.tsx";
+
+function PlaceForm() {
+  const { garden, change, demo } = useGarden();
+  const { control, handleSubmit } = useForm<PlaceInput, unknown, Place>({
+    resolver: zodResolver(placeSchema),
+    defaultValues: placeInput(garden.place),
+  });
+  const save = async (place: Place): Promise<void> => {
+    await change("Place changed", (g) => ({ ...g, place: { ...place, monthly: g.place.monthly } }), demo);
+  };
+  return (
+    <Box component="form" noValidate onSubmit={(e) => void handleSubmit(save)(e)}>
+      <PlaceFields control={control} />
+      <Button type="submit" variant="contained">
+        Save the place
+      </Button>
+    </Box>
+  );
+}
+
+/** What the program makes of the place, so that a slip shows at once. */
+function PlaceInWords() {
+  const { model } = useGarden();
+  const { on } = useDay();
+  const { climate } = model;
+  const { seasonYear } = model.season(on);
+  const day = (d: number | null): string =>
+    d === null ? "none" : dateText(seasonDate(seasonYear, d, climate.hemisphere));
+  const [half, tenth] = [frostDates(climate, 0, 0.5), frostDates(climate, 0, 0.1)];
+  const warmest = Math.max(...climate.tmaxC);
+  const coldest = Math.min(...climate.tminC);
+  return (
+    <Box sx={{ mt: 2 }}>
+      <Typography>
+        {half.last === null
+          ? "No frost in most years."
+          : `Half of the years freeze after ${day(half.last)} and before ${day(half.first)}; one year in ten after ${day(tenth.last)} or before ${day(tenth.first)}.`}{" "}
+        First leaf about {day(climate.spring.leaf)}, lilac in flower about {day(climate.spring.bloom)}, give or take two
+        weeks. Nights average {coldest.toFixed(0)} °C in the coldest weeks, afternoons {warmest.toFixed(0)} °C in the
+        warmest.
+      </Typography>
+      {Math.abs(climate.zoneGapC) > 2 && (
+        <Typography sx={{ color: "var(--sapwood)", fontWeight: 600, mt: 1 }}>
+          These frost dates do not usually go with zone {climate.place.zone}: the dates are kept, the zone is off by{" "}
+          {Math.abs(climate.zoneGapC).toFixed(0)} °C. Check both.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+const UNIT_LABELS: Readonly<Record<Rules["units"], string>> = {
+  metric: "Metres and centimetres",
+  imperial: "Feet and inches",
+  both: "Both",
+};
+
+/** What a school falls back on at this place. */
+const defaultOf = (s: (typeof SCHOOLS)[number], model: GardenModel): string =>
+  schoolOption(s.id, {}, zoneMinimumC(model.garden.place.zone)).id;
+
+function Schools() {
+  const { garden, model, change } = useGarden();
+  const setRules = (label: string, rules: Partial<Rules>) =>
+    change(label, (g) => ({ ...g, rules: { ...g.rules, ...rules } }));
+  return (
+    <>
+      <Section title="Units">
+        <RadioGroup
+          row
+          aria-label="Units"
+          value={garden.rules.units}
+          onChange={(_, v) => void setRules("Units changed", { units: v as Rules["units"] })}
+        >
+          {UNITS.map((u) => (
+            <FormControlLabel key={u} value={u} control={<Radio />} label={UNIT_LABELS[u]} />
+          ))}
+        </RadioGroup>
+      </Section>
+      {SCHOOLS.map((s) => (
+        <Section key={s.id} title={s.question}>
+          <RadioGroup
+            aria-label={s.question}
+            value={model.school(s.id).id}
+            onChange={(_, v) => void setRules("School changed", { schools: { ...garden.rules.schools, [s.id]: v } })}
+          >
+            {s.options.map((o) => (
+              <FormControlLabel
+                key={o.id}
+                value={o.id}
+                control={<Radio />}
+                sx={{ alignItems: "flex-start", mb: 1 }}
+                label={
+                  <Box sx={{ pt: 1 }}>
+                    <Typography component="span" sx={{ fontWeight: 700, display: "block" }}>
+                      {o.label}
+                    </Typography>
+                    <Typography component="span" variant="body2" sx={{ display: "block" }}>
+                      {o.id === defaultOf(s, model) && <strong>The default here: {s.because}. </strong>}
+                      Suits {o.suits}. Its price: {o.cost}.{" "}
+                      <Box component="span" sx={{ color: "text.secondary" }}>
+                        {SOURCES[o.source].citation}
+                      </Box>
+                    </Typography>
+                  </Box>
+                }
+              />
+            ))}
+          </RadioGroup>
+        </Section>
+      ))}
+    </>
+  );
+}
+
+export function PlaceScreen() {
+  const { garden } = useGarden();
+  return (
+    <Box>
+      <Typography variant="h1" sx={{ mb: 2 }}>
+        Place & rules
+      </Typography>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" },
+          gap: { xs: 0, md: 4 },
+        }}
+      >
+        <Box>
+          <Section title="Your place">
+            <PlaceForm key={JSON.stringify(garden.place)} />
+            <PlaceInWords />
+          </Section>
+          <Climate />
+          <DataInOut />
+        </Box>
+        <Box>
+          <Schools />
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,1 @@
+export { PlaceScreen } from "./PlaceScreen.tsx";

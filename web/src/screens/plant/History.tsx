@@ -1,0 +1,70 @@
+/** What was done and seen at a plant, newest first. */
+import { Box, IconButton, Typography } from "@mui/material";
+import { shareOfVisit, TASK_TABLE, type Observation, type Plant, type Visit } from "@wren/core";
+import { Trash2 } from "lucide-react";
+import { useGarden } from "../../state/garden.tsx";
+import { dateText, useVoice } from "../../state/voice.ts";
+import { OBSERVATION_LABELS } from "../../words/labels.ts";
+
+type Entry = { readonly kind: "visit"; readonly row: Visit } | { readonly kind: "seen"; readonly row: Observation };
+
+export function History({ plant }: { readonly plant: Plant }) {
+  const { model, change } = useGarden();
+  const say = useVoice();
+  const taxon = model.taxonOf(plant);
+  const entries = [
+    ...model.visitsOf(plant.id).map((row): Entry => ({ kind: "visit", row })),
+    ...model.observationsOf(plant.id).map((row): Entry => ({ kind: "seen", row })),
+  ].toSorted((a, b) => (a.row.on < b.row.on ? 1 : a.row.on > b.row.on ? -1 : 0));
+  const textOf = (v: Visit): string => {
+    const share = shareOfVisit(v, taxon);
+    const parts = [
+      share > 0 ? `${say.percent(share)} of its live growth` : "no live growth",
+      v.hazardShare > 0 ? `${say.percent(v.hazardShare)} torn or diseased, booked apart` : "",
+      v.deadStemsCount > 0
+        ? `${v.deadStemsCount} dead ${v.deadStemsCount === 1 ? "stem (does" : "stems (do"} not count)`
+        : "",
+      v.minutes === null ? "" : `${v.minutes} min`,
+    ];
+    return parts.filter(Boolean).join(" · ");
+  };
+  const remove = ({ kind, row }: Entry) =>
+    change(kind === "visit" ? "Visit removed" : "Observation removed", (g) =>
+      kind === "visit"
+        ? { ...g, visits: g.visits.filter((v) => v.id !== row.id) }
+        : { ...g, observations: g.observations.filter((o) => o.id !== row.id) },
+    );
+  if (entries.length === 0) return <Typography sx={{ color: "text.secondary" }}>Nothing recorded yet.</Typography>;
+  return (
+    <Box component="ol" sx={{ listStyle: "none", p: 0, m: 0 }}>
+      {entries.map((e) => (
+        <Box
+          component="li"
+          key={e.row.id}
+          sx={{
+            display: "flex",
+            gap: 1,
+            borderBottom: "1px solid var(--line)",
+            py: 0.5,
+            alignItems: "center",
+          }}
+        >
+          <Typography className="numeral" sx={{ width: 118, flex: "none", fontWeight: 600 }}>
+            {dateText(e.row.on)}
+          </Typography>
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            <Typography sx={{ fontWeight: 600 }}>
+              {e.kind === "visit" ? TASK_TABLE[e.row.task].label : OBSERVATION_LABELS[e.row.kind]}
+            </Typography>
+            <Typography variant="body2" sx={{ color: "text.secondary" }}>
+              {[e.kind === "visit" ? textOf(e.row) : "", e.row.note].filter(Boolean).join(" · ")}
+            </Typography>
+          </Box>
+          <IconButton aria-label={`Remove the entry of ${dateText(e.row.on)}`} onClick={() => void remove(e)}>
+            <Trash2 size={16} />
+          </IconButton>
+        </Box>
+      ))}
+    </Box>
+  );
+}

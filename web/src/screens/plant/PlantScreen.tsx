@@ -1,0 +1,236 @@
+/** One plant: its answer on the strip's day, its year, a cut to try, and what was done. */
+import { Box, Button, Typography } from "@mui/material";
+import {
+  adviseOn,
+  CATALOGUE,
+  followUpsOf,
+  heightOf,
+  KEYS,
+  kindYearFor,
+  LIMITS,
+  rowOf,
+  seasonPoint,
+  seasonsEndHeight,
+  TASK_TABLE,
+  type Plant,
+  type Task,
+} from "@wren/core";
+import { useMemo, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
+import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
+import { lookOn } from "../../drawing/plant.geometry.ts";
+import { PlantThumb } from "../../drawing/PlantShape.tsx";
+import { PlantYearRibbon } from "../../drawing/PlantYearRibbon.tsx";
+import { PlantDialog } from "../../forms/PlantDialog.tsx";
+import { useDay, useLinkTo } from "../../state/day.tsx";
+import { copyOf, withoutPlant } from "../../state/edits.ts";
+import { useGarden } from "../../state/garden.tsx";
+import { newId } from "../../state/ids.ts";
+import { dateText, useVoice } from "../../state/voice.ts";
+import { Missing } from "../../ui/Missing.tsx";
+import { ReasonList } from "../../ui/ReasonList.tsx";
+import { Section } from "../../ui/Section.tsx";
+import { CONDITION_LABELS } from "../../words/labels.ts";
+import { History } from "./History.tsx";
+import { Row } from "./Row.tsx";
+import { Schools } from "./Schools.tsx";
+import { TryCut } from "./TryCut.tsx";
+import { wishNotes } from "./wishNotes.ts";
+
+function Head({ plant }: { readonly plant: Plant }) {
+  const { model, garden } = useGarden();
+  const photos = garden.photos.filter((p) => p.plantId === plant.id).slice(-4);
+  const { on } = useDay();
+  const say = useVoice();
+  const taxon = model.taxonOf(plant);
+  const year = model.yearOf(taxon);
+  const h = model.climate.hemisphere;
+  const height = heightOf(model, plant, on);
+  const [low, , high] = seasonsEndHeight(height, taxon, year, h, on);
+  const facts = [
+    `${say.length(height.heightM)} tall, ${say.length(plant.widthM)} wide`,
+    `${say.length(low)} to ${say.length(high)} by the end of the season`,
+    plant.plantedOn
+      ? `planted ${plant.plantedAbout ? `about ${plant.plantedOn.slice(0, 4)}` : dateText(plant.plantedOn)}`
+      : "planting unknown",
+    plant.plantsInOne > 1 ? `${plant.plantsInOne} plants grown into one` : "",
+    plant.stance === "flopped" ? "flops over" : "",
+    plant.lastCutM === null ? "" : `last cut at ${say.length(plant.lastCutM)}`,
+    CONDITION_LABELS[plant.condition].toLowerCase(),
+    `hardy to zone ${taxon.coldestZone}`,
+  ];
+  return (
+    <Box sx={{ display: "flex", gap: 2, alignItems: "flex-end" }}>
+      <PlantThumb
+        taxon={taxon}
+        {...lookOn(taxon, year, seasonPoint(on, h).seasonDay)}
+        seed={plant.id}
+        scale={60}
+        widthM={plant.widthM}
+        heightM={height.heightM}
+        box={120}
+      />
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography sx={{ color: "text.secondary" }}>{facts.filter(Boolean).join(" · ")}</Typography>
+        {plant.note && <Typography>{plant.note}</Typography>}
+        {photos.length > 0 && (
+          <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", my: 1 }}>
+            {photos.map((p) => (
+              <img key={p.id} src={`data:image/jpeg;base64,${p.jpeg}`} alt={`${plant.label} on ${p.on}`} height={96} />
+            ))}
+          </Box>
+        )}
+        {taxon.looksWrongButNormal.length > 0 && (
+          <Typography variant="body2" sx={{ color: "text.secondary" }}>
+            Looks wrong but is normal: {taxon.looksWrongButNormal.join("; ")}.
+          </Typography>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** Several kinds are likely: what they are, and the way to settle it. */
+function Unsettled({ plant }: { readonly plant: Plant }) {
+  const say = useVoice();
+  const linkTo = useLinkTo();
+  const candidates = plant.identity?.candidates.filter((c) => c.share >= LIMITS.doubt) ?? [];
+  const key = KEYS.find((k) => candidates.every((c) => c.taxonId in k.candidates));
+  return (
+    <Box sx={{ borderLeft: "4px solid var(--plum)", pl: 1.5, mb: 1.5 }}>
+      <Typography>
+        What it is, is not settled:{" "}
+        {candidates
+          .map((c) => `${CATALOGUE.byId(c.taxonId)?.common[0] ?? c.taxonId} ${say.percent(c.share)}`)
+          .join(", ")}
+        . The answer is the safest over all of them.
+      </Typography>
+      {key && (
+        <Button
+          component={Link}
+          to={linkTo(`/which/${key.id}`, { plant: plant.id })}
+          variant="outlined"
+          sx={{ mt: 0.5 }}
+        >
+          Which is it?
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+function Known({ plant }: { readonly plant: Plant }) {
+  const { model, change } = useGarden();
+  const { on } = useDay();
+  const linkTo = useLinkTo();
+  const navigate = useNavigate();
+  const [task, setTask] = useState<Task | null>(null);
+  const [editing, setEditing] = useState(false);
+  const advice = useMemo(() => adviseOn(model, plant.id, on, task), [model, plant, on, task]);
+  const taxon = model.taxonOf(plant);
+  const row = useMemo(() => rowOf(model, plant, on), [model, plant, on]);
+  const steps = useMemo(() => followUpsOf(model, plant, on), [model, plant, on]);
+  const notes = useMemo(() => wishNotes(model, plant), [model, plant]);
+  const copy = () =>
+    change(`${plant.label} copied`, (g) => ({ ...g, plants: [...g.plants, copyOf(plant, g, newId())] }));
+  const remove = async (): Promise<void> => {
+    const kept = await change(`${plant.label} removed with its records`, (g) => withoutPlant(g, plant.id));
+    if (kept) await navigate(linkTo("/garden"));
+  };
+  return (
+    <Box>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
+        <Typography variant="h1" sx={{ flex: { xs: "1 1 100%", md: 1 } }}>
+          {plant.label}
+        </Typography>
+        <Button component={Link} to={linkTo(`/plant/${plant.id}/record/${advice.task}`)} variant="contained">
+          Record a visit
+        </Button>
+        <Button component={Link} to={linkTo(`/plant/${plant.id}/survey`)} variant="outlined">
+          Survey
+        </Button>
+        <Button variant="outlined" onClick={() => setEditing(true)}>
+          Change
+        </Button>
+        <Button variant="outlined" onClick={() => void copy()}>
+          Copy
+        </Button>
+        <Button variant="outlined" onClick={() => void remove()}>
+          Remove
+        </Button>
+      </Box>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0, 6fr) minmax(0, 5fr)" },
+          gap: { xs: 2, md: 4 },
+        }}
+      >
+        <Box sx={{ order: { xs: 1, md: 1 } }}>
+          <Section title="May I?">
+            {advice.likely.length > 1 && <Unsettled plant={plant} />}
+            <AnswerPanel plant={plant} advice={advice} onTask={setTask} alone={false} />
+            <ReasonList label="What stands against the wish" reasons={notes} />
+          </Section>
+          <Section title="Schools">
+            <Schools plant={plant} />
+          </Section>
+        </Box>
+        <Box sx={{ order: { xs: 2, md: 2 } }}>
+          <Section
+            title={advice.likely.length > 1 ? `Its year, if it is ${taxon.common[0]!.toLowerCase()}` : "Its year"}
+          >
+            <PlantYearRibbon
+              kind={kindYearFor(model, plant, on, advice.task)}
+              on={on}
+              visits={model.visitsOf(plant.id)}
+            />
+          </Section>
+          {TASK_TABLE[advice.task].live && (
+            <Section title="Try a cut">
+              <TryCut key={advice.task} plant={plant} task={advice.task} />
+            </Section>
+          )}
+          {steps.length > 0 && (
+            <Section title="Next steps">
+              <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+                {steps.map((f) => (
+                  <FollowUpRow key={f.id} step={f} />
+                ))}
+              </Box>
+            </Section>
+          )}
+          {row.length > 1 && (
+            <Section title={row.length === 2 ? "Its pair" : "Its row"}>
+              <Row plant={plant} row={row} />
+            </Section>
+          )}
+          <Section title="What was done">
+            <History plant={plant} />
+          </Section>
+          <Section title="The plant">
+            <Head plant={plant} />
+          </Section>
+        </Box>
+      </Box>
+      {editing && <PlantDialog plant={plant} onClose={() => setEditing(false)} />}
+    </Box>
+  );
+}
+
+export function PlantScreen() {
+  const { id } = useParams();
+  const { garden } = useGarden();
+  const plant = garden.plants.find((p) => p.id === id);
+  return plant ? (
+    <Known key={plant.id} plant={plant} />
+  ) : (
+    <Missing
+      what="No such plant in this garden"
+      hint="It may have been removed. Undo brings it back."
+      to="/garden"
+      way="To the garden"
+    />
+  );
+}

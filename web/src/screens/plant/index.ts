@@ -1,0 +1,1 @@
+export { PlantScreen } from "./PlantScreen.tsx";

@@ -1,0 +1,1 @@
+export { RecordScreen } from "./RecordScreen.tsx";

@@ -1,0 +1,175 @@
+/** The visit form: one measure of what was taken, and how it becomes a visit. */
+import {
+  TASKS,
+  lengthInField,
+  parseDate,
+  shareOfVisit,
+  TASK_TABLE,
+  type Cut,
+  type PlainDate,
+  type Rules,
+  type Share,
+  type Task,
+  type Taxon,
+  type Visit,
+} from "@wren/core";
+import * as z from "zod";
+import { bareUnit, lengthText, numberText, pastDate, readField } from "../../forms/fields.ts";
+
+export const MEASURES = ["share", "height", "stems", "diameters"] as const;
+const HEIGHT = { from: 0.01, to: 40 } as const;
+const COUNT = { from: 0, to: 2000, whole: true } as const;
+
+/** Diameters as they are typed: numbers with anything between them. */
+function diameters(text: string): number[] | null {
+  const found = text
+    .split(/[^\d.,]+|,\s+/)
+    .filter(Boolean)
+    .map((t) => Number(t.replace(",", ".")));
+  return found.every((n) => n > 0 && n <= 600) ? found : null;
+}
+
+type Problem = { readonly path: string; readonly message: string };
+
+/** The measure a form holds, or what is wrong with it. */
+function cutOf(v: RawMeasure, bare: "cm" | "in"): Cut | Problem {
+  const read = <T>(path: string, schema: z.ZodType<T, string>, text: string): T | Problem => {
+    const r = schema.safeParse(text);
+    return r.success ? r.data : { path, message: r.error.issues[0]!.message };
+  };
+  const isProblem = (x: unknown): x is Problem => typeof x === "object" && x !== null && "message" in x;
+  switch (v.measure) {
+    case "share": {
+      const p = read("percent", numberText({ from: 0, to: 100 }), v.percent);
+      return isProblem(p) ? p : { by: "share", share: p / 100 };
+    }
+    case "height": {
+      const before = read("before", lengthText(bare, HEIGHT), v.before);
+      if (isProblem(before)) return before;
+      const after = read("after", lengthText(bare, { ...HEIGHT, from: 0 }), v.after);
+      if (isProblem(after)) return after;
+      return after > before
+        ? { path: "after", message: "It cannot be taller after the cut than before" }
+        : { by: "height", beforeM: before, afterM: after };
+    }
+    case "stems": {
+      const live = read("live", numberText({ ...COUNT, from: 1 }), v.live);
+      if (isProblem(live)) return live;
+      const removed = read("removed", numberText({ ...COUNT, to: live }), v.removed);
+      return isProblem(removed) ? removed : { by: "stems", removedCount: removed, liveCount: live };
+    }
+    case "diameters": {
+      const [out, kept] = [diameters(v.removedMm), diameters(v.keptMm)];
+      const message = "Expected millimetres from 1 to 600, like 32, 28, 25";
+      if (!out || out.length === 0) return { path: "removedMm", message };
+      if (!kept) return { path: "keptMm", message };
+      return { by: "diameters", removedMm: out, keptMm: kept };
+    }
+  }
+}
+
+interface RawMeasure {
+  readonly measure: (typeof MEASURES)[number];
+  readonly percent: string;
+  readonly before: string;
+  readonly after: string;
+  readonly live: string;
+  readonly removed: string;
+  readonly removedMm: string;
+  readonly keptMm: string;
+}
+
+/** @param planted the day of planting, before which there can be no visit; null when unknown */
+export function visitSchema(units: Rules["units"], today: PlainDate, planted: PlainDate | null = null) {
+  const text = z.string();
+  return z
+    .strictObject({
+      task: z.enum(TASKS as readonly [Task, ...Task[]]),
+      on: text,
+      measure: z.enum(MEASURES),
+      percent: text,
+      before: text,
+      after: text,
+      live: text,
+      removed: text,
+      removedMm: text,
+      keptMm: text,
+      dead: text,
+      hazard: text,
+      minutes: text,
+      trialUntil: text,
+      note: z.string().max(2000, "At most 2000 letters"),
+    })
+    .transform((v, ctx) => {
+      const cuts: Cut[] = [];
+      if (takesLive(v.task)) {
+        const cut = cutOf(v, bareUnit(units));
+        if ("message" in cut) ctx.addIssue({ code: "custom", path: [cut.path], message: cut.message });
+        else cuts.push(cut);
+      }
+      const on = readField(ctx, "on", pastDate(today), v.on);
+      if (on !== null && planted !== null && on < planted)
+        ctx.addIssue({
+          code: "custom",
+          path: ["on"],
+          message: `It was planted on ${planted}: expected that day or later`,
+        });
+      const dead = readField(ctx, "dead", numberText(COUNT), v.dead);
+      const hazard = readField(ctx, "hazard", numberText({ from: 0, to: 100 }), v.hazard);
+      const minutes = v.minutes === "" ? null : readField(ctx, "minutes", numberText({ from: 0, to: 2000 }), v.minutes);
+      const trialUntil = v.trialUntil === "" ? null : parseDate(v.trialUntil);
+      if (v.trialUntil !== "" && (trialUntil === null || (on !== null && trialUntil <= on)))
+        ctx.addIssue({ code: "custom", path: ["trialUntil"], message: "Expected a day after the visit, or nothing" });
+      if (on === null || dead === null || hazard === null || ctx.issues.length > 0) return z.NEVER;
+      return { task: v.task, on, cuts, dead, hazard: hazard / 100, minutes, trialUntil, note: v.note };
+    });
+}
+type Schema = ReturnType<typeof visitSchema>;
+export type VisitInput = z.input<Schema>;
+export type VisitValues = z.output<Schema>;
+
+/** Does the task take live growth that is measured? */
+export const takesLive = (task: Task): boolean => TASK_TABLE[task].live;
+
+interface Start {
+  readonly task: Task;
+  readonly on: PlainDate;
+  readonly heightM: number;
+  readonly percent: number | null;
+  readonly units: Rules["units"];
+}
+export const visitInput = ({ task, on, heightM, percent, units }: Start): VisitInput => ({
+  task,
+  on,
+  measure: "share",
+  percent: percent === null ? "" : String(percent),
+  before: lengthInField(heightM, bareUnit(units)),
+  after: "",
+  live: "",
+  removed: "",
+  removedMm: "",
+  keptMm: "",
+  dead: "0",
+  hazard: "0",
+  minutes: "",
+  trialUntil: "",
+  note: "",
+});
+
+/** The share the form stands for while it is being filled in; null while it cannot be told. */
+export function shareSoFar(v: RawMeasure, units: Rules["units"], taxon: Taxon): Share | null {
+  const cut = cutOf(v, bareUnit(units));
+  return "message" in cut ? null : shareOfVisit({ cuts: [cut] }, taxon);
+}
+
+export const visitFrom = (v: VisitValues, rest: Pick<Visit, "id" | "plantId" | "regime">): Visit => ({
+  ...rest,
+  on: v.on,
+  task: v.task,
+  cuts: v.cuts,
+  hazardShare: v.hazard,
+  deadStemsCount: v.dead,
+  trialUntil: v.trialUntil,
+  minutes: v.minutes,
+  note: v.note,
+});

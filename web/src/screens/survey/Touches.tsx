@@ -1,0 +1,57 @@
+/** What stands near the plant or touches it, and how far a power line is. */
+import { TOUCHED, type Plant } from "@wren/core";
+import { Chips, OneOf } from "../../ui/Chips.tsx";
+import { Section } from "../../ui/Section.tsx";
+import { LengthInput } from "./LengthInput.tsx";
+
+const TOUCH_LABELS: Readonly<Record<(typeof TOUCHED)[number], string>> = {
+  path: "Path",
+  fence: "Fence",
+  wall: "Wall",
+  window: "Window",
+  plant: "Another plant",
+  wire: "Wire",
+  roof: "Roof or gutter",
+  mower: "The mower’s way",
+};
+const TOUCH_DISTANCES = [
+  { value: "0", label: "touches" },
+  { value: "0.3", label: "a foot away" },
+  { value: "1", label: "a step away" },
+] as const;
+export function Touches({ plant, onPlant }: { readonly plant: Plant; readonly onPlant: (p: Plant) => void }) {
+  const toggle = (what: (typeof TOUCHED)[number]): void => {
+    const without = plant.touches.filter((t) => t.what !== what);
+    onPlant({
+      ...plant,
+      touches: without.length < plant.touches.length ? without : [...plant.touches, { what, distanceM: 0 }],
+    });
+  };
+  const setDistance = (what: string, distanceM: number): void =>
+    onPlant({ ...plant, touches: plant.touches.map((t) => (t.what === what ? { ...t, distanceM } : t)) });
+  return (
+    <Section title="What is near it?">
+      <Chips
+        label="Near or touching"
+        options={TOUCHED.map((t) => ({ value: t, label: TOUCH_LABELS[t] }))}
+        chosen={(t) => plant.touches.some((x) => x.what === t)}
+        onPress={toggle}
+      />
+      {plant.touches.map((t) => (
+        <OneOf
+          key={t.what}
+          label={TOUCH_LABELS[t.what]}
+          value={TOUCH_DISTANCES.find((d) => Number(d.value) === t.distanceM)?.value ?? null}
+          options={TOUCH_DISTANCES}
+          onChange={(d) => setDistance(t.what, Number(d))}
+        />
+      ))}
+      <LengthInput
+        label="Nearest power line"
+        value={plant.powerLineM}
+        hint="Leave empty if none is near. Within 3 m it is not yours to cut."
+        onChange={(powerLineM) => onPlant({ ...plant, powerLineM })}
+      />
+    </Section>
+  );
+}

@@ -1,0 +1,1 @@
+export { SurveyScreen } from "./SurveyScreen.tsx";

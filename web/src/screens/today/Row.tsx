@@ -1,0 +1,147 @@
+/** One plant in Today's list: a drawing to scale, the answer in a sentence, its price, and one press to start. */
+import { Box, Button } from "@mui/material";
+import { CATALOGUE, type Observation, type Task } from "@wren/core";
+import { memo } from "react";
+import { Link } from "react-router";
+import { today } from "../../data/clock.ts";
+import { PlantThumb } from "../../drawing/PlantShape.tsx";
+import { useDay, useLinkTo } from "../../state/day.tsx";
+import { seenDay, withSeen } from "../../state/edits.ts";
+import { useGarden } from "../../state/garden.tsx";
+import { newId } from "../../state/ids.ts";
+import { VerdictMark } from "../../ui/VerdictMark.tsx";
+import type { RowView, WaitsFor } from "./rowView.ts";
+
+const THUMB = { box: 60, scale: 22 } as const;
+
+interface Press {
+  readonly label: string;
+  readonly kind: Observation["kind"];
+  readonly where: Observation["where"];
+}
+/** What may be pressed at a plant that waits for something to be seen. */
+const PRESSES: Readonly<Record<Exclude<WaitsFor, null | "survey">, readonly Press[]>> = {
+  growth: [
+    { label: "Growth at the base", kind: "growth-seen", where: "base" },
+    { label: "Growth on old stems", kind: "growth-seen", where: "old-stems" },
+    { label: "Not yet", kind: "not-yet", where: null },
+  ],
+  berries: [
+    { label: "They are gone", kind: "berries-gone", where: null },
+    { label: "Not yet", kind: "not-yet", where: null },
+  ],
+  flowers: [
+    { label: "Flowers on short side shoots", kind: "first-flower", where: "side-shoots" },
+    { label: "Flowers at ends of new shoots", kind: "first-flower", where: "new-shoot-ends" },
+    { label: "Not yet", kind: "not-yet", where: null },
+  ],
+};
+
+const LOOKED_FOR: Readonly<Record<Exclude<WaitsFor, null | "survey">, Observation["lookedFor"]>> = {
+  growth: "growth-seen",
+  berries: "berries-gone",
+  flowers: null,
+};
+
+/** One press: seen and where, or not yet. Flowers on a shrub nobody could name say what it is. */
+function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsFor: WaitsFor }) {
+  const { change, model } = useGarden();
+  const { on } = useDay();
+  const linkTo = useLinkTo();
+  if (waitsFor === null) return null;
+  const plant = model.plant(plantId);
+  const { label } = plant;
+  const day = seenDay(plant, on, today());
+  if (waitsFor === "survey")
+    return (
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+        <Button component={Link} to={linkTo(`/plant/${plantId}/survey`)} variant="outlined">
+          Check its health
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() =>
+            void change(`${label} checked: healthy`, (g) => ({
+              ...g,
+              plants: g.plants.map((p) => (p.id === plantId ? { ...p, condition: "healthy", conditionOn: day } : p)),
+            }))
+          }
+        >
+          Checked: it is healthy
+        </Button>
+      </Box>
+    );
+  const note = ({ label: what, kind, where }: Press) => {
+    const lookedFor = kind === "not-yet" ? LOOKED_FOR[waitsFor] : null;
+    return change(`${label}: ${what.toLowerCase()}`, (g) =>
+      withSeen(g, { id: newId(), plantId, on: day, kind, where, lookedFor }),
+    );
+  };
+  return (
+    <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+      {PRESSES[waitsFor].map((p) => (
+        <Button key={p.label} variant="outlined" onClick={() => void note(p)}>
+          {p.label}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+function Start({ plantId, task, label }: { readonly plantId: string; readonly task: Task; readonly label: string }) {
+  const linkTo = useLinkTo();
+  return (
+    <Link className="row-start" to={linkTo(`/plant/${plantId}/record/${task}`)} aria-label={`Start at ${label}`}>
+      Start
+    </Link>
+  );
+}
+
+interface Props extends RowView {
+  readonly chosen: boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+/** Plain elements and classes: a hundred of these are drawn anew at every step of the day. */
+export const Row = memo(function Row({ chosen, onChoose, ...v }: Props) {
+  const taxon = CATALOGUE.byId(v.taxonId)!;
+  const lookFor = v.waitsFor !== null;
+  return (
+    <li className={`row${chosen ? " row-chosen" : ""}${lookFor ? " row-look" : ""}`}>
+      <button
+        type="button"
+        className="row-main"
+        onClick={() => onChoose(v.plantId)}
+        aria-current={chosen ? "true" : undefined}
+      >
+        <PlantThumb
+          taxon={taxon}
+          leaf={v.leaf}
+          showing={v.showing}
+          fullness={v.fullness}
+          seed={v.plantId}
+          widthM={v.widthM}
+          heightM={v.heightM}
+          {...THUMB}
+        />
+        <span className="row-text">
+          <span className="row-head">
+            <span className="row-label">{v.label}</span>
+            <span className="row-verdict">
+              <VerdictMark verdict={v.verdict} size={18} word />
+              <span className="row-when">{v.when}</span>
+            </span>
+          </span>
+          <span className="row-line">{v.sentence}</span>
+          {v.price && <span className="row-price">{v.price}</span>}
+        </span>
+      </button>
+      {lookFor && (
+        <div className="row-seen">
+          <Seen plantId={v.plantId} waitsFor={v.waitsFor} />
+        </div>
+      )}
+      {v.group === "ready" && <Start plantId={v.plantId} task={v.task} label={v.label} />}
+    </li>
+  );
+});

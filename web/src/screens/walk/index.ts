@@ -1,0 +1,1 @@
+export { WalkScreen } from "./WalkScreen.tsx";

@@ -1,0 +1,1 @@
+export { YearScreen } from "./YearScreen.tsx";

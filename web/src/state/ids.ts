@@ -1,0 +1,2 @@
+/** A fresh id for a row; stays with it for good. */
+export const newId = (): string => crypto.randomUUID();

@@ -1,0 +1,37 @@
+/** The user's way of saying dates and lengths. */
+import { partsOf, toDayNumber, voiceOf, type PlainDate, type Rules, type Voice } from "@wren/core";
+import { useMemo } from "react";
+import { today } from "../data/clock.ts";
+import { useGarden } from "./garden.tsx";
+
+const DAY_MS = 86_400_000;
+const near = new Intl.DateTimeFormat(undefined, { day: "numeric", month: "long", timeZone: "UTC" });
+const far = new Intl.DateTimeFormat(undefined, {
+  day: "numeric",
+  month: "short",
+  year: "numeric",
+  timeZone: "UTC",
+});
+const full = new Intl.DateTimeFormat(undefined, {
+  weekday: "short",
+  day: "numeric",
+  month: "long",
+  year: "numeric",
+  timeZone: "UTC",
+});
+
+const at = (d: PlainDate): number => toDayNumber(d) * DAY_MS;
+
+/** A date without its year while it is this year's. */
+export function dateText(d: PlainDate | string): string {
+  const plain = d as PlainDate;
+  return (partsOf(plain).year === partsOf(today()).year ? near : far).format(at(plain));
+}
+export const fullDate = (d: PlainDate): string => full.format(at(d));
+
+export const voiceFor = (units: Rules["units"]): Voice => voiceOf(units, dateText);
+
+export function useVoice(): Voice {
+  const { units } = useGarden().garden.rules;
+  return useMemo(() => voiceFor(units), [units]);
+}

@@ -1,0 +1,298 @@
+/** The price follows the date: one strip of the year over every screen that has a day. Drag it, or step it from the keyboard. */
+import { Box, Button, IconButton, Typography } from "@mui/material";
+import { frostDates, partsOf, seasonDate, seasonPoint, type PlainDate } from "@wren/core";
+import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
+import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { today } from "../data/clock.ts";
+import { useDay } from "../state/day.tsx";
+import { useGarden } from "../state/garden.tsx";
+import { dateText, fullDate, useVoice } from "../state/voice.ts";
+import { PaceDialog, paceText } from "./PaceDialog.tsx";
+import { Ranges } from "./Ranges.tsx";
+import { dateAt, monthTicks, stripCurves, stripX } from "../drawing/strip.geometry.ts";
+
+const BOX = { width: 1000, height: 54 } as const;
+const MONTH = new Intl.DateTimeFormat(undefined, { month: "short", timeZone: "UTC" });
+const monthName = (d: PlainDate): string => MONTH.format(Date.UTC(2025, partsOf(d).month - 1, 1));
+
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowLeft: -1,
+  ArrowDown: -1,
+  ArrowRight: 1,
+  ArrowUp: 1,
+  PageDown: -7,
+  PageUp: 7,
+};
+
+/** The curves of a season; the same on each of its days. */
+const StripDrawing = memo(function StripDrawing({ seasonYear }: { readonly seasonYear: number }) {
+  const { model } = useGarden();
+  // The warmth of this year; frost odds and day length are those of the place.
+  const { climate } = model.kindsIn(seasonYear);
+  const curves = useMemo(() => stripCurves(climate, BOX), [climate]);
+  const x = stripX(BOX.width);
+  const frost = useMemo(() => frostDates(climate, 0, 0.5), [climate]);
+  const now = seasonPoint(today(), climate.hemisphere);
+  const sameYear = now.seasonYear === seasonYear;
+  const first = seasonDate(seasonYear, 0, climate.hemisphere);
+  return (
+    <svg
+      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
+      preserveAspectRatio="none"
+      width="100%"
+      height={BOX.height}
+      aria-hidden="true"
+      style={{ display: "block" }}
+    >
+      <rect width={BOX.width} height={BOX.height} fill="var(--paper)" />
+      <path d={curves.dayLength} fill="var(--heart)" opacity="0.22" />
+      <path d={curves.frost} fill="var(--frost)" opacity="0.55" />
+      <path d={curves.warmth} fill="none" stroke="var(--sapwood)" strokeWidth="2.5" vectorEffect="non-scaling-stroke" />
+      {monthTicks(first, climate).map((t) => (
+        <line
+          key={t.date}
+          x1={x(t.day)}
+          x2={x(t.day)}
+          y1="0"
+          y2={BOX.height}
+          stroke="var(--line)"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      {[frost.last, frost.first].map((d) =>
+        d === null ? null : (
+          <line
+            key={d}
+            x1={x(d)}
+            x2={x(d)}
+            y1="0"
+            y2={BOX.height}
+            stroke="var(--frost)"
+            strokeWidth="2"
+            strokeDasharray="4 3"
+            vectorEffect="non-scaling-stroke"
+          />
+        ),
+      )}
+      {sameYear && (
+        <line
+          x1={x(now.seasonDay)}
+          x2={x(now.seasonDay)}
+          y1="0"
+          y2={BOX.height}
+          stroke="var(--ink)"
+          strokeWidth="1"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+    </svg>
+  );
+});
+
+const Legend = memo(function Legend() {
+  const items = [
+    ["var(--frost)", "frosty nights"],
+    ["var(--sapwood)", "warmth"],
+    ["var(--heart)", "day length"],
+  ] as const;
+  return (
+    <Box
+      sx={{
+        display: { xs: "none", md: "flex" },
+        gap: 1.5,
+        fontSize: "0.8rem",
+        color: "text.secondary",
+        whiteSpace: "nowrap",
+      }}
+    >
+      {items.map(([colour, text]) => (
+        <Box key={text} component="span" sx={{ display: "inline-flex", alignItems: "center", gap: 0.5 }}>
+          <Box component="span" sx={{ width: 14, height: 4, bgcolor: colour }} />
+          {text}
+        </Box>
+      ))}
+    </Box>
+  );
+});
+
+/** This year's pace in words; pressing it says why and lets you say otherwise. */
+const PaceButton = memo(function PaceButton({ seasonYear }: { readonly seasonYear: number }) {
+  const { model } = useGarden();
+  const say = useVoice();
+  const [open, setOpen] = useState(false);
+  const pace = model.pace(seasonYear);
+  return (
+    <>
+      <Button
+        size="small"
+        variant="outlined"
+        onClick={() => setOpen(true)}
+        sx={{ minHeight: 36, minWidth: 0, whiteSpace: "nowrap", px: { xs: 0.75, sm: 1.25 } }}
+        aria-label={`${pace.seasonYear} runs ${paceText(pace.days, say.days)}: why, and say otherwise`}
+      >
+        <Box component="span" sx={{ display: { xs: "none", sm: "inline" }, mr: 0.5 }}>
+          {pace.seasonYear} runs
+        </Box>
+        {paceText(pace.days, say.days)}
+      </Button>
+      {open && <PaceDialog pace={pace} onClose={() => setOpen(false)} />}
+    </>
+  );
+});
+
+/** Days a second while the year plays. */
+const PLAY_MS = 60;
+const PLAY_DAYS = 1;
+
+/** Lets the days run by themselves, to the end of the year or until pressed again. */
+function PlayButton() {
+  const { on, step } = useDay();
+  const { climate } = useGarden().model;
+  const [playing, setPlaying] = useState(false);
+  const last = seasonPoint(on, climate.hemisphere).seasonDay >= 364;
+  useEffect(() => {
+    if (!playing) return undefined;
+    const timer = setTimeout(() => (last ? setPlaying(false) : step(PLAY_DAYS)), PLAY_MS);
+    return () => clearTimeout(timer);
+  }, [playing, last, on, step]);
+  return (
+    <IconButton
+      aria-label={playing ? "Stop the year" : "Let the year run"}
+      size="small"
+      sx={{ display: { xs: "none", sm: "inline-flex" } }}
+      onClick={() => setPlaying(!playing)}
+    >
+      {playing ? <Pause size={18} /> : <Play size={18} />}
+    </IconButton>
+  );
+}
+
+export function YearStrip() {
+  const { on, isToday, setOn, step } = useDay();
+  const { climate } = useGarden().model;
+  const track = useRef<HTMLDivElement>(null);
+  const { seasonDay, seasonYear } = seasonPoint(on, climate.hemisphere);
+  const left = (seasonDay / 364) * 100;
+
+  const drag = (e: PointerEvent<HTMLDivElement>): void => {
+    const box = track.current?.getBoundingClientRect();
+    if (box) setOn(dateAt((e.clientX - box.left) / box.width, on, climate));
+  };
+  const onKeyDown = (e: KeyboardEvent): void => {
+    const days = STEPS[e.key];
+    if (days !== undefined) step(days);
+    else if (e.key === "Home") setOn(dateAt(0, on, climate));
+    else if (e.key === "End") setOn(dateAt(1, on, climate));
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  return (
+    <Box sx={{ borderBlock: "1px solid var(--line)", py: 0.75 }}>
+      <Box sx={{ display: "flex", alignItems: "center", columnGap: { xs: 0.5, sm: 1 }, mb: 0.5, flexWrap: "wrap" }}>
+        <IconButton aria-label="A day earlier" onClick={() => step(-1)} size="small">
+          <ChevronLeft size={20} />
+        </IconButton>
+        <Typography
+          component="p"
+          className="numeral"
+          sx={{
+            fontSize: { xs: "1.05rem", sm: "1.25rem" },
+            fontWeight: 600,
+            whiteSpace: "nowrap",
+            minWidth: { sm: 235 },
+            textAlign: "center",
+          }}
+          aria-live="polite"
+        >
+          {fullDate(on)}
+        </Typography>
+        <IconButton aria-label="A day later" onClick={() => step(1)} size="small">
+          <ChevronRight size={20} />
+        </IconButton>
+        <PlayButton />
+        {!isToday && (
+          <Button variant="outlined" size="small" onClick={() => setOn(today())} sx={{ minHeight: 36 }}>
+            Today
+          </Button>
+        )}
+        <Box sx={{ flex: 1 }} />
+        <Legend />
+        <Ranges />
+        <PaceButton seasonYear={seasonYear} />
+      </Box>
+      <Box
+        ref={track}
+        role="slider"
+        tabIndex={0}
+        aria-label="Day of the year"
+        aria-valuemin={0}
+        aria-valuemax={364}
+        aria-valuenow={seasonDay}
+        aria-valuetext={fullDate(on)}
+        onKeyDown={onKeyDown}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          drag(e);
+        }}
+        onPointerMove={(e) => {
+          if (e.buttons > 0) drag(e);
+        }}
+        sx={{ position: "relative", cursor: "ew-resize", touchAction: "pan-y", userSelect: "none" }}
+      >
+        <StripDrawing seasonYear={seasonYear} />
+        <Box
+          sx={{
+            position: "absolute",
+            top: -3,
+            bottom: 15,
+            left: `${left}%`,
+            width: 3,
+            ml: "-1.5px",
+            bgcolor: "var(--plum)",
+            pointerEvents: "none",
+          }}
+        >
+          <Box
+            sx={{
+              position: "absolute",
+              top: -4,
+              left: -8,
+              width: 19,
+              height: 12,
+              bgcolor: "var(--plum)",
+              borderRadius: "2px",
+            }}
+          />
+        </Box>
+        <Box sx={{ display: "flex", fontSize: "0.78rem", color: "text.secondary", height: 18 }} aria-hidden="true">
+          {monthTicks(on, climate).map((t) => (
+            <Box key={t.date} sx={{ flex: 1, pl: 0.5, overflow: "hidden" }}>
+              <Box component="span" sx={{ display: { xs: "none", sm: "inline" } }}>
+                {monthName(t.date)}
+              </Box>
+              <Box component="span" sx={{ display: { xs: "inline", sm: "none" } }}>
+                {monthName(t.date).slice(0, 1)}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </Box>
+      <FrostLine seasonYear={seasonYear} />
+    </Box>
+  );
+}
+
+/** The strip in words, for those who do not see it. */
+const FrostLine = memo(function FrostLine({ seasonYear }: { readonly seasonYear: number }) {
+  const { climate } = useGarden().model;
+  const { last, first } = frostDates(climate, 0, 0.5);
+  const day = (d: number): string => dateText(seasonDate(seasonYear, d, climate.hemisphere));
+  return (
+    <p className="sr-only">
+      {last === null || first === null
+        ? "No frost expected in most years."
+        : `Frost-free in the middle of the years from ${day(last)} to ${day(first)}.`}
+    </p>
+  );
+});

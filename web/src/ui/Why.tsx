@@ -1,0 +1,75 @@
+/** Any number on screen can be asked why: what went in, the formula in words, where it comes from. */
+import { Box, ButtonBase, Popover, Typography } from "@mui/material";
+import { SOURCES, type SourceId } from "@wren/core";
+import { useId, useState, type ReactNode } from "react";
+
+export interface Explanation {
+  readonly title: string;
+  /** The formula in words. */
+  readonly formula: string;
+  readonly inputs: readonly (readonly [string, string])[];
+  readonly sources: readonly SourceId[];
+}
+
+export function Why({ children, of }: { readonly children: ReactNode; readonly of: Explanation }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <ButtonBase
+        aria-haspopup="dialog"
+        aria-expanded={anchor !== null}
+        aria-label={`Why? ${of.title}`}
+        onClick={(e) => setAnchor(e.currentTarget)}
+        sx={{
+          font: "inherit",
+          color: "inherit",
+          borderBottom: "2px dotted currentColor",
+          minHeight: 24,
+          textAlign: "left",
+        }}
+      >
+        {children}
+      </ButtonBase>
+      {anchor !== null && <Answer anchor={anchor} of={of} onClose={() => setAnchor(null)} />}
+    </>
+  );
+}
+
+interface AnswerProps {
+  readonly anchor: HTMLElement;
+  readonly of: Explanation;
+  readonly onClose: () => void;
+}
+/** Made only when it is asked for: an answer has half a dozen numbers, and the day is dragged past them all. */
+function Answer({ anchor, of, onClose }: AnswerProps) {
+  const id = useId();
+  return (
+    <Popover
+      open
+      anchorEl={anchor}
+      onClose={onClose}
+      anchorOrigin={{ vertical: "bottom", horizontal: "left" }}
+      slotProps={{ paper: { "aria-labelledby": id, role: "dialog", sx: { p: 2, maxWidth: 380 } } }}
+    >
+      <Typography variant="h3" component="h2" id={id} sx={{ mb: 0.5 }}>
+        {of.title}
+      </Typography>
+      <Typography sx={{ mb: 1 }}>{of.formula}</Typography>
+      <Box component="dl" sx={{ m: 0, display: "grid", gridTemplateColumns: "auto 1fr", columnGap: 2, rowGap: 0.25 }}>
+        {of.inputs.map(([name, value]) => (
+          <Box key={name} sx={{ display: "contents" }}>
+            <Box component="dt" sx={{ color: "text.secondary" }}>
+              {name}
+            </Box>
+            <Box component="dd" sx={{ m: 0 }}>
+              {value}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      <Typography variant="body2" sx={{ mt: 1, color: "text.secondary" }}>
+        {of.sources.map((s) => `${SOURCES[s].citation} (${SOURCES[s].standing})`).join("; ")}
+      </Typography>
+    </Popover>
+  );
+}

@@ -1,0 +1,39 @@
+/** Labels of what the core names by code. */
+import type { Condition, Cut, Observation, Regime } from "@wren/core";
+
+export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
+  healthy: "Healthy",
+  stressed: "Under stress",
+  frosted: "Just frosted",
+  dieback: "Much dieback",
+  drought: "In drought, not watered",
+  "past-maturity": "Past its prime, weak",
+  unchecked: "Not checked yet",
+};
+
+export const REGIME_LABELS: Readonly<Record<Regime, string>> = {
+  upkeep: "upkeep: a share of the live growth",
+  renewal: "renewal: old stems out at the base",
+  cutback: "cutback: rebuilt from a low frame each year",
+  framework: "framework: the old frame stays",
+};
+
+export const MEASURE_LABELS: Readonly<Record<Cut["by"], string>> = {
+  height: "By height",
+  stems: "By counting stems",
+  diameters: "By stem thickness",
+  share: "By eye",
+};
+
+export const OBSERVATION_LABELS: Readonly<Record<Observation["kind"], string>> = {
+  "growth-seen": "New growth seen",
+  "not-yet": "Looked: not yet",
+  "first-flower": "First flower",
+  "last-flower": "Last flower",
+  height: "Height measured",
+  "suckers-up": "New shoots 20–30 cm tall",
+  "berries-gone": "Berries or heads gone",
+  "foot-dense": "Foot dense again",
+  "regrowth-clean": "Clean regrowth",
+  "regrowth-poor": "Poor regrowth",
+};

@@ -1,0 +1,119 @@
+import { describe, expect, test } from "@jest/globals";
+import { CATALOGUE, date, demoGarden, parseLength, shareOfVisit } from "@wren/core";
+import { placeInput, placeSchema } from "../src/forms/placeForm.ts";
+import { newPlantInput, plantFrom, plantInput, plantSchema } from "../src/forms/plantForm.ts";
+import { shareSoFar, visitInput, visitSchema } from "../src/screens/record/visitForm.ts";
+
+const today = date("2026-07-01");
+const garden = demoGarden(today);
+
+/** field → message, of a refused form. */
+const problems = (r: {
+  success: boolean;
+  error?: { issues: readonly { path: readonly PropertyKey[]; message: string }[] };
+}) => Object.fromEntries((r.error?.issues ?? []).map((i) => [String(i.path[0]), i.message]));
+
+test.each([
+  ["120", "cm", 1.2],
+  ["48", "in", 1.2192],
+  ["1.2 m", "in", 1.2],
+  ["1,2 m", "cm", 1.2],
+  ["4 ft 2 in", "cm", 1.27],
+  ["4'2\"", "cm", 1.27],
+  ["tall", "cm", null],
+  ["", "cm", null],
+  ["12 apples", "cm", null],
+] as const)("a length typed as “%s” (%s) is %d m", (text, unit, metres) =>
+  expect(parseLength(text, unit)).toBe(metres),
+);
+
+describe("the plant form", () => {
+  const schema = plantSchema("metric", today);
+  test.each(garden.plants.map((p) => [p.id, p] as const))("%s goes in and comes out the same", (_, p) => {
+    const r = schema.safeParse(plantInput(p, "metric"));
+    expect(r.success && plantFrom(r.data, p, today, { id: p.id, alongM: p.alongM })).toEqual(p);
+  });
+
+  test("every wrong field is named at once", () => {
+    const typed = {
+      ...newPlantInput(null, garden.beds[0], "metric"),
+      label: " ",
+      height: "50 m",
+      goal: "outline",
+      plantedOn: "2027-01-01",
+      thickest: "wrist",
+    };
+    expect(problems(schema.safeParse(typed))).toEqual({
+      label: "Give it a name",
+      height: "50 m is out of bounds: expected 0.05 to 40 m",
+      width: "“” is not a length: expected cm, like 120, 1.2 m or 4 ft",
+      plantedOn: "2027-01-01 lies in the future: expected 2026-07-01 or earlier",
+      goalHeight: "“” is not a length: expected cm, like 120, 1.2 m or 4 ft",
+      thickest: "“wrist” will not do: expected a number from 1 to 600",
+      taxonId: "Choose a kind",
+    });
+  });
+});
+
+describe("the visit form", () => {
+  const lilac = CATALOGUE.byId("syringa-vulgaris")!;
+  const start = visitInput({ task: "shape", on: today, heightM: 2, percent: null, units: "metric" });
+  test.each([
+    [{ measure: "share", percent: "25" }, 0.25],
+    [{ measure: "stems", live: "10", removed: "3" }, 0.3],
+    [{ measure: "height", before: "200", after: "150" }, 0.25],
+    [{ measure: "diameters", removedMm: "20, 20", keptMm: "20 20 20 20" }, 1 / 3],
+    [{ measure: "diameters", removedMm: "12,5; 12,5", keptMm: "12,5" }, 2 / 3],
+  ] as const)("%j takes %d of the live growth, shown and recorded alike", (typed, share) => {
+    const v = { ...start, ...typed };
+    const r = visitSchema("metric", today).safeParse(v);
+    expect(shareSoFar(v, "metric", lilac)).toBeCloseTo(share);
+    expect(r.success && shareOfVisit(r.data, lilac)).toBeCloseTo(share);
+  });
+
+  test.each([
+    [{ measure: "share", percent: "140" }, "percent"],
+    [{ measure: "stems", live: "4", removed: "5" }, "removed"],
+    [{ measure: "height", before: "100", after: "120" }, "after"],
+    [{ measure: "diameters", removedMm: "900" }, "removedMm"],
+    [{ percent: "20", dead: "-1" }, "dead"],
+    [{ percent: "20", on: "2026-08-01" }, "on"],
+    [{ percent: "20", minutes: "long" }, "minutes"],
+  ] as const)("%j is refused at %s", (typed, field) => {
+    expect(Object.keys(problems(visitSchema("metric", today).safeParse({ ...start, ...typed })))).toEqual([field]);
+  });
+
+  test.each(["dead-only", "deadhead"] as const)("%s needs no measure", (task) => {
+    const r = visitSchema("metric", today).safeParse({ ...start, task, dead: "6" });
+    expect(r.success && r.data).toMatchObject({ cuts: [], dead: 6 });
+  });
+
+  test("no visit before the planting, no planting after a record: an export must come back in", () => {
+    const early = visitSchema("metric", today, date("2026-06-01")).safeParse({
+      ...start,
+      percent: "5",
+      on: "2026-05-01",
+    });
+    expect(problems(early)).toEqual({ on: "It was planted on 2026-06-01: expected that day or later" });
+    const spirea = garden.plants.find((p) => p.id === "spirea-gate")!;
+    const moved = { ...plantInput(spirea, "metric"), plantedOn: "2026-01-01" };
+    const late = plantSchema("metric", today, date("2023-03-20")).safeParse(moved);
+    expect(problems(late)).toEqual({ plantedOn: "It has a record of 2023-03-20: expected that day or earlier" });
+  });
+});
+
+describe("the place form", () => {
+  test("the demo's place goes in and comes out the same; a frost-free one too", () => {
+    const free = { name: "Bay", latitudeDeg: 26, zone: "10b", lastFrost: null, firstFrost: null, monthly: null };
+    for (const p of [garden.place, free]) expect(placeSchema.parse(placeInput(p))).toEqual(p);
+  });
+  test.each([
+    [{ latitudeDeg: "95" }, "latitudeDeg"],
+    [{ lastFrost: "" }, "lastFrost"],
+    [{ frost: "no" }, "frost"],
+    [{ lastFrost: "2025-10-20", firstFrost: "2025-04-20" }, "lastFrost"],
+    [{ name: " " }, "name"],
+  ] as const)("%j is refused at %s", (typed, field) => {
+    expect(Object.keys(problems(placeSchema.safeParse({ ...placeInput(garden.place), ...typed })))).toEqual([field]);
+  });
+});

@@ -1,0 +1,85 @@
+import { describe, expect, test } from "@jest/globals";
+import { addDays, adviseAll, adviseOn, CATALOGUE, date, demoGarden, openGarden, planCut, voiceOf } from "@wren/core";
+import { explainBudget, explainLoss, explainWindow } from "../src/answer/explain.ts";
+import { flowersText, growthText, sentenceOf, whenText } from "../src/answer/sentences.ts";
+import { commandFor, SHORTCUTS } from "../src/app/shortcuts.ts";
+import { groupOf, groupsOf } from "../src/screens/today/groups.ts";
+
+const model = openGarden(demoGarden(date("2026-11-25")), CATALOGUE);
+const say = voiceOf("metric");
+
+test("on any date of the year Today has something in most groups, and every plant is in one", () => {
+  for (let d = 0; d < 365; d += 9) {
+    const on = addDays(date("2026-01-03"), d);
+    const groups = groupsOf(adviseAll(model, on));
+    expect(groups.flatMap((g) => g.rows)).toHaveLength(model.garden.plants.length);
+    expect(groups.length).toBeGreaterThanOrEqual(4);
+  }
+});
+
+test("what closes first stands first among the ready", () => {
+  const ready = groupsOf(adviseAll(model, date("2026-03-25"))).find((g) => g.id === "ready")!.rows;
+  const left = ready.map((a) => a.window?.daysLeft ?? Infinity);
+  expect(left).toEqual(left.toSorted((a, b) => a - b));
+  expect(ready.length).toBeGreaterThan(2);
+});
+
+test.each([
+  ["rose-unknown", "2026-06-10", "look-for"],
+  ["climbing-wall", "2026-06-10", "professional"],
+  ["oakleaf-steps", "2026-06-10", "leave"],
+  ["butterfly-lamp", "2026-04-10", "look-for"],
+  ["lilac-corner", "2026-12-10", "later"],
+])("%s on %s: %s", (id, on, group) => expect(groupOf(adviseOn(model, id, date(on)))).toBe(group));
+
+describe("sentences", () => {
+  const lilac = adviseOn(model, "lilac-corner", date("2026-03-15"), "shape");
+  test("say what, when and at which price", () => {
+    expect(sentenceOf(lilac, say)).toMatch(/^Takes about \d+ % of the spring flowers due about/);
+    expect(flowersText(lilac, say)).toMatch(/\d+ % of the spring flowers/);
+    expect(whenText(lilac, say)).toMatch(/^opens \d+ (May|Jun)/);
+    const spirea = adviseOn(model, "spirea-gate", date("2026-03-01"));
+    expect(growthText(spirea, say)).toBe("no cap counts");
+    expect(sentenceOf(spirea, say)).toMatch(/^Hard cutback\. It flowers on new wood/);
+    expect(whenText(spirea, say)).toMatch(/\d+ days left/);
+  });
+
+  test("every number can be asked why", () => {
+    const taxon = CATALOGUE.byId("syringa-vulgaris")!;
+    expect(explainLoss(lilac.bloomLoss[0]!, lilac, taxon, say).inputs).toContainEqual([
+      "Flowers on",
+      "last season's wood",
+    ]);
+    expect(explainBudget(lilac, model, say).inputs.map(([k]) => k)).toContain("Taken in twelve months");
+    expect(explainWindow(lilac, taxon, say).sources).toContain("spring-index");
+  });
+
+  test("a plan over the cap says when it fits", () => {
+    const plan = planCut(model, "lilac-corner", date("2026-06-12"), { task: "shape", share: 0.3 });
+    expect(plan).toMatchObject({ accepted: false });
+    expect(plan.fitsOn).toBe("2027-06-09");
+  });
+});
+
+describe("keys", () => {
+  const press = (key: string, more = {}) => ({
+    key,
+    ctrlKey: false,
+    metaKey: false,
+    altKey: false,
+    shiftKey: false,
+    ...more,
+  });
+  test.each([
+    [press("/"), false, "search"],
+    [press("/"), true, null],
+    [press("."), false, { step: 1 }],
+    [press("<", { shiftKey: true }), false, { step: -7 }],
+    [press("z", { ctrlKey: true }), false, "undo"],
+    [press("Z", { ctrlKey: true, shiftKey: true }), false, "redo"],
+    [press("z", { ctrlKey: true }), true, null],
+    [press("t", { altKey: true }), false, null],
+    [press("2"), false, { go: "/garden" }],
+  ])("%j while typing %s asks for %j", (e, typing, command) => expect(commandFor(e, typing)).toEqual(command));
+  test("the list names each", () => expect(SHORTCUTS.every((s) => s.keys && s.does)).toBe(true));
+});
