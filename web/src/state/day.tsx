@@ -3,6 +3,7 @@ import { addDays, parseDate, type PlainDate } from "@wren/core";
 import { createContext, use, useCallback, useEffect, useRef, useState, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../data/clock.ts";
+import { arrived, dayOf, moved, sent, type Ahead } from "./ahead.ts";
 
 interface Day {
   readonly on: PlainDate;
@@ -25,34 +26,17 @@ const linkOn = (on: PlainDate, path: string, more: Readonly<Record<string, strin
 /** While the strip is dragged the address follows a moment later, not at every step. */
 const ADDRESS_DELAY_MS = 160;
 
-/** A day the address does not know yet, and the addresses it may be ahead of: the one it began at and the one it last sent. */
-interface Ahead {
-  readonly day: PlainDate;
-  readonly base: PlainDate;
-  readonly sent: PlainDate | null;
-}
-
-/** The day on screen. When the address moved on by other means (the back button, a link) it wins. */
-const dayOf = (ahead: Ahead | null, inAddress: PlainDate): PlainDate =>
-  ahead !== null && (inAddress === ahead.base || inAddress === ahead.sent) ? ahead.day : inAddress;
-
-/** Moves on from the day on screen, not from the one in the address, so that fast steps add up. */
-const moved = (ahead: Ahead | null, inAddress: PlainDate, to: (from: PlainDate) => PlainDate): Ahead => ({
-  day: to(dayOf(ahead, inAddress)),
-  base: inAddress,
-  sent: ahead?.sent ?? null,
-});
-
 export function DayProvider({ children }: { readonly children: ReactNode }) {
   const [params, setParams] = useSearchParams();
   const inAddress = parseDate(params.get(PARAM) ?? "") ?? today();
   const [ahead, setAhead] = useState<Ahead | null>(null);
   const on = dayOf(ahead, inAddress);
+  if (ahead && arrived(ahead, inAddress)) setAhead(null);
 
   useEffect(() => {
     if (on === inAddress) return;
     const timer = setTimeout(() => {
-      setAhead((old) => old && { ...old, sent: on });
+      setAhead((old) => old && sent(old, on));
       setParams(
         (old) => {
           const next = new URLSearchParams(old);
