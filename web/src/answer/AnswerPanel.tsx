@@ -1,5 +1,4 @@
 /** The full answer at one plant: may I, why, how much, how, with what. */
-import { Box, Button, Typography } from "@mui/material";
 import {
   CAUTION_TEXTS,
   cautionsFor,
@@ -19,9 +18,7 @@ import {
   type Verdict,
 } from "@wren/core";
 import { memo } from "react";
-import { Link } from "react-router";
 import { BudgetRing } from "../drawing/BudgetRing.tsx";
-import { useLinkTo } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
 import { useVoice } from "../state/voice.ts";
 import { VerdictMark } from "../ui/VerdictMark.tsx";
@@ -38,6 +35,7 @@ import {
 } from "./explain.ts";
 import { SeenToday } from "./SeenToday.tsx";
 import { flowersText, growthText, worstLossOf } from "./sentences.ts";
+import { DayLink } from "../ui/DayLink.tsx";
 import { usePastShares } from "./usePastShares.ts";
 
 interface Props {
@@ -55,40 +53,20 @@ interface ChoiceProps {
 }
 const TaskChoice = memo(function TaskChoice({ taxon, task, onTask }: ChoiceProps) {
   const tasks = tasksFor(taxon);
-  const chosen = { bgcolor: "var(--ink)", color: "var(--mist)", "&:hover": { bgcolor: "var(--ink)" } };
   return (
-    <Box
-      role="group"
-      aria-label="Task"
-      // On a phone the tasks are one line to swipe along, so that the answer stays in sight.
-      sx={{
-        display: "flex",
-        flexWrap: { xs: "nowrap", md: "wrap" },
-        overflowX: { xs: "auto", md: "visible" },
-        gap: 0.5,
-        my: 1.5,
-        p: "2px",
-      }}
-    >
+    <div role="group" aria-label="Task" className="task-choice">
       {tasks.map((t) => (
-        <Button
+        <button
           key={t}
+          type="button"
           aria-pressed={t === task}
           onClick={() => onTask(t)}
-          variant={t === task ? "contained" : "outlined"}
-          size="small"
-          sx={{
-            px: 1,
-            minHeight: { xs: 44, md: 36 },
-            flex: "none",
-            order: { xs: t === task ? -1 : 0, md: 0 },
-            ...(t === task && chosen),
-          }}
+          className={`press task${t === task ? " task-chosen" : ""}`}
         >
           {TASK_TABLE[t].label}
-        </Button>
+        </button>
       ))}
-    </Box>
+    </div>
   );
 });
 
@@ -107,38 +85,21 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
   const loss = worstLossOf(advice) ?? advice.bloomLoss[0];
   const flowers = flowersText(advice, say);
   return (
-    <Box
-      component="dl"
-      sx={{
-        m: 0,
-        display: "grid",
-        gridTemplateColumns: "max-content 1fr",
-        columnGap: 2,
-        rowGap: 0.75,
-        alignContent: "start",
-        "& dt": { color: "text.secondary" },
-        "& dd": { m: 0, fontWeight: 600 },
-      }}
-    >
+    <dl className="price">
       <dt>Flowers</dt>
       <dd>
         {loss ? <Why of={explainLoss(loss, advice, taxon, say)}>{flowers}</Why> : flowers}
         {advice.lossRange && advice.lossRange[1] - advice.lossRange[0] >= WORTH_A_RANGE && (
-          <Box component="span" sx={{ fontWeight: 400 }}>
+          <span className="light">
             {" "}
             {say.percent(advice.lossRange[0])} to {say.percent(advice.lossRange[1])} by the year
-          </Box>
+          </span>
         )}
       </dd>
       <dt>Live growth</dt>
       <dd>
         <Why of={explainBudget(advice, model, say)}>{growthText(advice, say)}</Why>
-        {advice.freesUpOn && (
-          <Box component="span" sx={{ fontWeight: 400 }}>
-            {" "}
-            · a usual cut fits from {say.date(advice.freesUpOn)}
-          </Box>
-        )}
+        {advice.freesUpOn && <span className="light"> · a usual cut fits from {say.date(advice.freesUpOn)}</span>}
       </dd>
       <dt>Frost</dt>
       <dd>
@@ -156,22 +117,11 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
                 : `${advice.window.opens ? say.date(advice.window.opens) : "open"} to ${say.date(advice.window.closes)}`}
             </Why>
             {advice.window.spreadDays > 0 && (
-              <Box component="span" sx={{ fontWeight: 400 }}>
-                {" "}
-                give or take {say.days(advice.window.spreadDays)}
-              </Box>
+              <span className="light"> give or take {say.days(advice.window.spreadDays)}</span>
             )}
-            {advice.window.costs && (
-              <Box component="span" sx={{ fontWeight: 400 }}>
-                {" "}
-                (least cost)
-              </Box>
-            )}
+            {advice.window.costs && <span className="light"> (least cost)</span>}
             {advice.best && VERDICT_TABLE[advice.verdict].go && advice.verdict !== "best" && (
-              <Box component="span" sx={{ fontWeight: 400 }}>
-                {" "}
-                · best from {say.date(advice.best.opens)}
-              </Box>
+              <span className="light"> · best from {say.date(advice.best.opens)}</span>
             )}
           </dd>
         </>
@@ -206,7 +156,7 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
           </dd>
         </>
       )}
-    </Box>
+    </dl>
   );
 }
 
@@ -223,74 +173,69 @@ const HowTo = memo(function HowTo({ plant, taxon, task, verdict, heightM }: HowT
   const tools = toolsFor(plant, task);
   if (task === "leave" || verdict === "never" || verdict === "ask-a-pro") return null;
   return (
-    <Box
-      component="details"
-      open={VERDICT_TABLE[verdict].go}
-      sx={{ mt: 2, "& summary": { fontWeight: 700, cursor: "pointer", minHeight: 32 } }}
-    >
+    <details className="more" open={VERDICT_TABLE[verdict].go}>
       <summary>How it is done</summary>
       {passes.length > 0 && (
-        <Box component="ol" sx={{ my: 1, pl: 3 }}>
+        <ol className="passes">
           {passes.map((p) => (
             <li key={p}>{p}</li>
           ))}
-        </Box>
+        </ol>
       )}
-      <Typography sx={{ mb: 1 }}>
+      <p className="spaced">
         <strong>Where the blade goes: </strong>
         {taxon.blade}
-      </Typography>
-      <Typography sx={{ mb: 1 }}>
+      </p>
+      <p className="spaced">
         <strong>With: </strong>
         {tools.join(", ")}; bypass, sharp, clean.
-      </Typography>
-      <Box
-        component="ul"
-        aria-label="Cautions"
-        sx={{
-          my: 0,
-          pl: 0,
-          listStyle: "none",
-          borderLeft: "4px solid var(--alarm)",
-          "& li": { pl: 1.5, py: 0.25 },
-        }}
-      >
+      </p>
+      <ul aria-label="Cautions" className="cautions">
         {cautionsFor(plant, taxon, task, heightM).map((c) => (
           <li key={c}>{CAUTION_TEXTS[c]}</li>
         ))}
-      </Box>
-    </Box>
+      </ul>
+    </details>
+  );
+});
+
+/** The ways on from an answer that stands beside a list; the same on every day. */
+const WaysOn = memo(function WaysOn({ plant, task }: { readonly plant: Plant; readonly task: Task }) {
+  return (
+    <div className="presses ways-on">
+      <DayLink to={`/plant/${plant.id}/record/${task}`} className="press press-main">
+        Record a visit
+      </DayLink>
+      <DayLink to={`/plant/${plant.id}`} className="press" aria-label={`Its year and history: ${plant.label}`}>
+        Its year and history
+      </DayLink>
+    </div>
   );
 });
 
 export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
   const { model } = useGarden();
   const say = useVoice();
-  const linkTo = useLinkTo();
   const past = usePastShares(plant.id, advice.on);
   const taxon = model.taxonOf(plant);
   const [first, ...others] = advice.reasons;
   // What is left of the account stands in the price already.
   const rest = others.filter((r) => r.code !== "cap-left");
   return (
-    <Box>
-      {alone && (
-        <Typography variant="h2" component="h2">
-          {plant.label}
-        </Typography>
-      )}
-      <Typography sx={{ color: "text.secondary" }}>
+    <div>
+      {alone && <h2 className="title-2">{plant.label}</h2>}
+      <p className="kind-name quiet">
         {taxon.common[0]}, <em>{taxon.botanical}</em>
-      </Typography>
+      </p>
       <TaskChoice taxon={taxon} task={advice.task} onTask={onTask} />
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 0.5, fontSize: "1.25rem" }}>
+      <div className="verdict">
         <VerdictMark verdict={advice.verdict} size={30} word />
-      </Box>
-      <Typography sx={{ fontSize: "1.1rem", mb: 1.5, maxWidth: "60ch" }} data-testid="main-reason">
+      </div>
+      <p className="main-reason" data-testid="main-reason">
         {reasonText(first!, say)}
-      </Typography>
-      <Box sx={{ display: "flex", gap: 2.5, flexWrap: { xs: "wrap", sm: "nowrap" }, alignItems: "flex-start" }}>
-        <Box sx={{ flex: "none", textAlign: "center" }}>
+      </p>
+      <div className="ring-and-price">
+        <div className="ring">
           <BudgetRing
             seed={plant.id}
             taken={advice.takenLast12Months}
@@ -299,29 +244,24 @@ export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
             past={past.shares}
             size={160}
           />
-          <Typography variant="body2" sx={{ color: "text.secondary", maxWidth: 170 }}>
+          <p className="quiet small">
             {advice.cap === null
               ? "Cut back each year: no cap counts"
               : `${say.percent(advice.takenLast12Months)} of ${say.percent(advice.cap)} in twelve months`}
-          </Typography>
-        </Box>
+          </p>
+        </div>
         <Price plant={plant} advice={advice} />
-      </Box>
+      </div>
       {rest.length > 0 && (
-        <Box component="ul" aria-label="More reasons" sx={{ pl: 2.5, my: 1.5 }}>
+        <ul aria-label="More reasons" className="more-reasons">
           {rest.map((r) => (
             <li key={r.code}>
-              {reasonText(r, say)}{" "}
-              <Box component="span" sx={{ color: "text.secondary", fontSize: "0.85rem" }}>
-                {SOURCES[r.source].citation}
-              </Box>
+              {reasonText(r, say)} <span className="quiet source">{SOURCES[r.source].citation}</span>
             </li>
           ))}
-        </Box>
+        </ul>
       )}
-      <Typography variant="body2" sx={{ color: "text.secondary" }}>
-        Why: {SOURCES[first!.source].citation}.
-      </Typography>
+      <p className="quiet small">Why: {SOURCES[first!.source].citation}.</p>
       <Instead advice={advice} onTask={onTask} />
       {!alone && <SeenToday plant={plant} advice={advice} />}
       {!alone && <OnlySeason plant={plant} advice={advice} />}
@@ -332,21 +272,7 @@ export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
         verdict={advice.verdict}
         heightM={Math.round(heightOf(model, plant, advice.on).heightM * 10) / 10}
       />
-      {alone && (
-        <Box sx={{ display: "flex", gap: 1, mt: 2, flexWrap: "wrap" }}>
-          <Button component={Link} to={linkTo(`/plant/${plant.id}/record/${advice.task}`)} variant="contained">
-            Record a visit
-          </Button>
-          <Button
-            component={Link}
-            to={linkTo(`/plant/${plant.id}`)}
-            variant="outlined"
-            aria-label={`Its year and history: ${plant.label}`}
-          >
-            Its year and history
-          </Button>
-        </Box>
-      )}
-    </Box>
+      {alone && <WaysOn plant={plant} task={advice.task} />}
+    </div>
   );
 }

@@ -1,12 +1,11 @@
 /** A next step of something that was done: what to do or look for, and one press for what was seen. */
-import { Box, Button, Typography } from "@mui/material";
 import { CHAIN_TEXTS, followUpText, WATCHED_LABELS, type FollowUp, type Observation } from "@wren/core";
-import { Link } from "react-router";
 import { today } from "../data/clock.ts";
-import { useDay, useLinkTo } from "../state/day.tsx";
+import { useDay } from "../state/day.tsx";
 import { seenDay, withSeen } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
 import { newId } from "../state/ids.ts";
+import { DayLink } from "../ui/DayLink.tsx";
 import { useVoice } from "../state/voice.ts";
 
 type Seen = Pick<Observation, "kind" | "lookedFor">;
@@ -30,47 +29,41 @@ export function FollowUpRow({ step, named = false }: Props) {
   const { model, change } = useGarden();
   const { on } = useDay();
   const say = useVoice();
-  const linkTo = useLinkTo();
   const plant = model.plant(step.plantId);
   const { label } = plant;
   const seenAt = { plantId: plant.id, on: seenDay(plant, on, today()), where: null };
   const { title } = CHAIN_TEXTS[step.chain];
   return (
-    <Box component="li" sx={{ borderBottom: "1px solid var(--line)", py: 1, pl: 1 }}>
-      <Typography component="span" sx={{ fontWeight: 700, display: "block" }}>
+    <li className="follow-up">
+      <p className="strong">
         {named ? `${label}: ${title.toLowerCase()}` : title}
-        {step.state === "overdue" && (
-          <Box component="span" sx={{ color: "var(--alarm)", ml: 1 }}>
-            past its time
-          </Box>
-        )}
-      </Typography>
-      <Typography component="span" sx={{ display: "block" }}>
-        {followUpText(step, say)}
-      </Typography>
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 0.5 }}>
+        {step.state === "overdue" && <span className="alarm"> past its time</span>}
+      </p>
+      <p>{followUpText(step, say)}</p>
+      <div className="presses">
         {presses(step).map(([text, seen]) => (
-          <Button
+          <button
             key={text}
-            variant="outlined"
+            type="button"
+            className="press"
             onClick={() =>
               void change(`${label}: ${text.toLowerCase()}`, (g) => withSeen(g, { id: newId(), ...seenAt, ...seen }))
             }
           >
             {text}
-          </Button>
+          </button>
         ))}
         {step.task !== null && step.watched === null && step.state !== "coming" && (
-          <Button component={Link} to={linkTo(`/plant/${step.plantId}/record/${step.task}`)} variant="outlined">
+          <DayLink to={`/plant/${step.plantId}/record/${step.task}`} className="press">
             Start
-          </Button>
+          </DayLink>
         )}
         {named && (
-          <Button component={Link} to={linkTo(`/plant/${step.plantId}`)}>
+          <DayLink to={`/plant/${step.plantId}`} className="press press-plain">
             The plant
-          </Button>
+          </DayLink>
         )}
-      </Box>
-    </Box>
+      </div>
+    </li>
   );
 }

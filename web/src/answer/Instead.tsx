@@ -1,5 +1,4 @@
 /** A missed window is not the end: what may be done today, in flowers and minutes; and what one season alone would cost. */
-import { Box, Button, Typography } from "@mui/material";
 import {
   bySeason,
   TASK_TABLE,
@@ -36,18 +35,15 @@ const DOING: Partial<Record<Task, string>> = {
 function Way({ a, onTask }: { readonly a: Alternative; readonly onTask: (t: Task) => void }) {
   const say = useVoice();
   return (
-    <Box component="li" sx={{ display: "flex", alignItems: "center", gap: 1, borderBottom: "1px solid var(--line)" }}>
-      <Button
-        onClick={() => onTask(a.task)}
-        startIcon={<VerdictMark verdict={a.verdict} />}
-        sx={{ justifyContent: "flex-start", flex: 1, textAlign: "left" }}
-      >
+    <li className="way">
+      <button type="button" className="way-press" onClick={() => onTask(a.task)}>
+        <VerdictMark verdict={a.verdict} />
         {DOING[a.task] ?? TASK_TABLE[a.task].label}
-      </Button>
-      <Typography variant="body2" sx={{ color: "text.secondary" }}>
+      </button>
+      <span className="quiet small">
         {lossText(a.bloomLoss, say)} · {minutesText(a.minutes)}
-      </Typography>
-    </Box>
+      </span>
+    </li>
   );
 }
 
@@ -56,21 +52,17 @@ export function Instead({ advice, onTask }: { readonly advice: Advice; readonly 
   if (advice.todayInstead.length === 0) return null;
   const { window } = advice;
   return (
-    <Box sx={{ mt: 1.5 }}>
-      <Typography component="h3" sx={{ fontWeight: 700 }}>
-        What you can do today instead
-      </Typography>
-      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+    <div className="answer-part">
+      <h3 className="strong">What you can do today instead</h3>
+      <ul className="bare">
         {advice.todayInstead.map((a) => (
           <Way key={a.task} a={a} onTask={onTask} />
         ))}
         {window?.opens && window.opens > advice.on && (
-          <Box component="li" sx={{ py: 1, pl: 1 }}>
-            Or wait: the next window opens {say.date(window.opens)}.
-          </Box>
+          <li className="way-wait">Or wait: the next window opens {say.date(window.opens)}.</li>
         )}
-      </Box>
-    </Box>
+      </ul>
+    </div>
   );
 }
 
@@ -88,7 +80,7 @@ export function OnlySeason({ plant, advice }: { readonly plant: Plant; readonly 
   if (!TASK_TABLE[advice.task].live) return null;
   const rows = bySeason(model, plant, advice.on, advice.task);
   return (
-    <Box component="details" sx={{ mt: 2, "& summary": { fontWeight: 700, cursor: "pointer", minHeight: 32 } }}>
+    <details className="more">
       <summary>If you have time in one season only</summary>
       <Table
         head={["Season", "Its best day", "", "Flowers", "Frost"]}
@@ -103,10 +95,10 @@ export function OnlySeason({ plant, advice }: { readonly plant: Plant; readonly 
           ],
         }))}
       />
-      <Typography variant="body2" sx={{ color: "text.secondary", mt: 0.5 }}>
+      <p className="quiet small">
         What the year says of {TASK_TABLE[advice.task].label.toLowerCase()}, about {minutesText(advice.minutes)} each
         time; “{VERDICT_TABLE.wait.word}” and “{VERDICT_TABLE["too-late"].word}” harm the plant, not only its flowers.
-      </Typography>
-    </Box>
+      </p>
+    </details>
   );
 }

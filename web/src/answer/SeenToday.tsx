@@ -1,5 +1,4 @@
 /** One press for what is seen at the plant: it moves its dates, or opens what waited for it. */
-import { Box, Button, Typography } from "@mui/material";
 import { looksOn, type Advice, type Look, type Observation, type Plant } from "@wren/core";
 import { today } from "../data/clock.ts";
 import { useDay } from "../state/day.tsx";
@@ -41,19 +40,17 @@ export function SeenToday({ plant, advice }: { readonly plant: Plant; readonly a
       withSeen(g, { id: newId(), plantId: plant.id, on: day, ...p.seen }),
     );
   return (
-    <Box role="group" aria-label="Seen today" sx={{ mt: 1.5 }}>
-      <Typography component="h3" sx={{ fontWeight: 700 }}>
-        What do you see?
-      </Typography>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 0.5 }}>
+    <div role="group" aria-label="Seen today" className="answer-part">
+      <h3 className="strong">What do you see?</h3>
+      <div className="presses">
         {looks
           .flatMap((l) => PRESSES[l])
           .map((p) => (
-            <Button key={p.label} variant="outlined" onClick={() => void note(p)}>
+            <button key={p.label} type="button" className="press" onClick={() => void note(p)}>
               {p.label}
-            </Button>
+            </button>
           ))}
-      </Box>
-    </Box>
+      </div>
+    </div>
   );
 }

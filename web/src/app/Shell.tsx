@@ -14,13 +14,14 @@ import {
 } from "@mui/material";
 import { CircleHelp, Moon, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
+import { Outlet, useLocation, useNavigate } from "react-router";
 import { today } from "../data/clock.ts";
 import { YearStrip } from "../strip/YearStrip.tsx";
-import { useDay, useLinkNow, useLinkTo } from "../state/day.tsx";
+import { useLinkNow, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
 import { useNotices } from "../state/notices.tsx";
 import { OwnPlaceDialog } from "./OwnPlaceDialog.tsx";
+import { DayLink } from "../ui/DayLink.tsx";
 import { commandFor, SHORTCUTS } from "./shortcuts.ts";
 
 const PLACES = [
@@ -33,7 +34,8 @@ const PLACES = [
 ] as const;
 
 function Navigation() {
-  const linkTo = useLinkTo();
+  const { pathname } = useLocation();
+  const here = (path: string): boolean => pathname === path || pathname.startsWith(`${path}/`);
   return (
     <Box
       component="nav"
@@ -71,9 +73,14 @@ function Navigation() {
       }}
     >
       {PLACES.map(([path, name]) => (
-        <NavLink key={path} to={linkTo(path)}>
+        <DayLink
+          key={path}
+          to={path}
+          className={here(path) ? "active" : undefined}
+          aria-current={here(path) ? "page" : undefined}
+        >
           {name}
-        </NavLink>
+        </DayLink>
       ))}
     </Box>
   );
@@ -215,10 +222,10 @@ interface KeysProps {
   readonly search: React.RefObject<HTMLInputElement | null>;
   readonly onHelp: () => void;
 }
-/** The keyboard's commands; apart from the page, because it follows the day. */
+/** The keyboard's commands. */
 function Keyboard({ search, onHelp }: KeysProps) {
   const { undo, redo } = useGarden();
-  const { setOn, step } = useDay();
+  const { setOn, step } = useMoves();
   const navigate = useNavigate();
   const linkNow = useLinkNow();
   useEffect(() => {

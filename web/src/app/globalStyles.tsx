@@ -1,4 +1,6 @@
 import { GlobalStyles as MuiGlobalStyles } from "@mui/material";
+import { answerStyles } from "../answer/answerStyles.ts";
+import { stripStyles } from "../strip/stripStyles.ts";
 import { schemeVariables } from "./theme.ts";
 
 /** What is said once for the whole page. */
@@ -6,6 +8,8 @@ export const GlobalStyles = () => (
   <MuiGlobalStyles
     styles={{
       ...schemeVariables,
+      ...answerStyles,
+      ...stripStyles,
       body: { backgroundColor: "var(--mist)", color: "var(--ink)" },
       "a, button, [role=slider], [tabindex]": {
         "&:focus-visible": { outline: "3px solid var(--plum)", outlineOffset: 2 },
@@ -53,19 +57,7 @@ export const GlobalStyles = () => (
       ".row-line, .row-price": { display: "block" },
       ".row-price": { fontSize: "0.9rem" },
       ".row-seen": { paddingLeft: 76, paddingBottom: 8 },
-      ".row-start": {
-        display: "inline-flex",
-        alignItems: "center",
-        minHeight: 44,
-        padding: "0 16px",
-        border: "1px solid var(--line)",
-        borderRadius: 3,
-        color: "inherit",
-        fontWeight: 700,
-        fontSize: "0.9rem",
-        textDecoration: "none",
-        "&:hover": { backgroundColor: "var(--paper)" },
-      },
+      ".row-start": { fontWeight: 700 },
       ".sr-only": {
         position: "absolute",
         width: 1,

@@ -1,4 +1,5 @@
 /** The third as an angle: the twelve-month budget as the sawn end of a stem. */
+import { memo } from "react";
 import { useVoice } from "../state/voice.ts";
 import { nickPath, onCircle, ringPath, seedOf, shareAngle, wedgePath } from "./ring.geometry.ts";
 
@@ -22,7 +23,22 @@ const OUTER = 91;
 const INNER = 69;
 const WOBBLE = 0.022;
 
-export function BudgetRing({ seed, taken, cap, tried = 0, deadCount = 0, past = [], size = 200 }: Props) {
+/** Most days change nothing on it, while the sums of the years before are made anew with each. */
+const sameRing = (a: Props, b: Props): boolean =>
+  Object.keys({ ...a, ...b }).every((k) => {
+    const key = k as keyof Props;
+    return key === "past" ? String(a.past) === String(b.past) : a[key] === b[key];
+  });
+
+export const BudgetRing = memo(function BudgetRing({
+  seed,
+  taken,
+  cap,
+  tried = 0,
+  deadCount = 0,
+  past = [],
+  size = 200,
+}: Props) {
   const say = useVoice();
   const n = seedOf(seed);
   const over = cap !== null && taken + tried > cap + 1e-9;
@@ -97,4 +113,4 @@ export function BudgetRing({ seed, taken, cap, tried = 0, deadCount = 0, past = 
       })}
     </svg>
   );
-}
+}, sameRing);

@@ -1,17 +1,22 @@
 /** The day every screen answers for: kept in the address, so that a link or the back button brings it back. */
 import { addDays, parseDate, type PlainDate } from "@wren/core";
-import { createContext, use, useCallback, useEffect, useRef, useState, type ReactNode } from "react";
+import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../data/clock.ts";
 import { arrived, dayOf, moved, sent, type Ahead } from "./ahead.ts";
+import { useStable } from "./stable.ts";
 
-interface Day {
-  readonly on: PlainDate;
-  readonly isToday: boolean;
+interface Moves {
   readonly setOn: (d: PlainDate) => void;
   readonly step: (days: number) => void;
 }
-const DayContext = createContext<Day | null>(null);
+interface Day extends Moves {
+  readonly on: PlainDate;
+  readonly isToday: boolean;
+}
+const DayContext = createContext<PlainDate | null>(null);
+/** Apart from the day, so that what only moves it is not drawn anew with it. */
+const MovesContext = createContext<Moves | null>(null);
 const PARAM = "on";
 
 type LinkTo = (path: string, more?: Readonly<Record<string, string>>) => string;
@@ -50,12 +55,9 @@ export function DayProvider({ children }: { readonly children: ReactNode }) {
     return () => clearTimeout(timer);
   }, [on, inAddress, setParams]);
 
-  const value: Day = {
-    on,
-    isToday: on === today(),
-    setOn: (d) => setAhead((old) => moved(old, inAddress, () => d)),
-    step: (n) => setAhead((old) => moved(old, inAddress, (d) => addDays(d, n))),
-  };
+  const setOn = useStable((d: PlainDate) => setAhead((old) => moved(old, inAddress, () => d)));
+  const step = useStable((n: number) => setAhead((old) => moved(old, inAddress, (d) => addDays(d, n))));
+  const moves = useMemo(() => ({ setOn, step }), [setOn, step]);
   const latest = useRef(on);
   useEffect(() => {
     latest.current = on;
@@ -63,24 +65,27 @@ export function DayProvider({ children }: { readonly children: ReactNode }) {
   const linkNow = useCallback<LinkTo>((path, more) => linkOn(latest.current, path, more), []);
   return (
     <LinkNowContext value={linkNow}>
-      <DayContext value={value}>{children}</DayContext>
+      <MovesContext value={moves}>
+        <DayContext value={on}>{children}</DayContext>
+      </MovesContext>
     </LinkNowContext>
   );
 }
 
+/** The ways to move the day; they never change. */
+export function useMoves(): Moves {
+  const moves = use(MovesContext);
+  if (!moves) throw new Error("useMoves outside DayProvider");
+  return moves;
+}
+
 export function useDay(): Day {
-  const day = use(DayContext);
-  if (!day) throw new Error("useDay outside DayProvider");
-  return day;
+  const on = use(DayContext);
+  if (on === null) throw new Error("useDay outside DayProvider");
+  return { on, isToday: on === today(), ...useMoves() };
 }
 
-/** A link that keeps the day, with whatever else the address is to say. */
-export function useLinkTo(): LinkTo {
-  const { on } = useDay();
-  return useCallback((path, more) => linkOn(on, path, more), [on]);
-}
-
-/** The same for a press: it keeps the day on screen when it is called, and never changes. */
+/** Makes addresses that keep the day on screen when it is called; it never changes itself. */
 export function useLinkNow(): LinkTo {
   const link = use(LinkNowContext);
   if (!link) throw new Error("useLinkNow outside DayProvider");

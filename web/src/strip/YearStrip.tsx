@@ -1,10 +1,10 @@
 /** The price follows the date: one strip of the year over every screen that has a day. Drag it, or step it from the keyboard. */
-import { Box, Button, IconButton, Typography } from "@mui/material";
+import { Box, Button, IconButton } from "@mui/material";
 import { frostDates, partsOf, seasonDate, seasonPoint, type PlainDate } from "@wren/core";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
-import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { today } from "../data/clock.ts";
-import { useDay } from "../state/day.tsx";
+import { useDay, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
 import { dateText, fullDate, useVoice } from "../state/voice.ts";
 import { PaceDialog, paceText } from "./PaceDialog.tsx";
@@ -144,6 +144,25 @@ const PaceButton = memo(function PaceButton({ seasonYear }: { readonly seasonYea
 const PLAY_MS = 60;
 const PLAY_DAYS = 1;
 
+const PlayPress = memo(function PlayPress({
+  playing,
+  onPress,
+}: {
+  readonly playing: boolean;
+  readonly onPress: () => void;
+}) {
+  return (
+    <IconButton
+      aria-label={playing ? "Stop the year" : "Let the year run"}
+      size="small"
+      sx={{ display: { xs: "none", sm: "inline-flex" } }}
+      onClick={onPress}
+    >
+      {playing ? <Pause size={18} /> : <Play size={18} />}
+    </IconButton>
+  );
+});
+
 /** Lets the days run by themselves, to the end of the year or until pressed again. */
 function PlayButton() {
   const { on, step } = useDay();
@@ -155,24 +174,67 @@ function PlayButton() {
     const timer = setTimeout(() => (last ? setPlaying(false) : step(PLAY_DAYS)), PLAY_MS);
     return () => clearTimeout(timer);
   }, [playing, last, on, step]);
-  return (
-    <IconButton
-      aria-label={playing ? "Stop the year" : "Let the year run"}
-      size="small"
-      sx={{ display: { xs: "none", sm: "inline-flex" } }}
-      onClick={() => setPlaying(!playing)}
-    >
-      {playing ? <Pause size={18} /> : <Play size={18} />}
-    </IconButton>
-  );
+  const press = useCallback(() => setPlaying((old) => !old), []);
+  return <PlayPress playing={playing} onPress={press} />;
 }
 
+/** A step to either side of the day it stands beside. */
+const Step = memo(function Step({ days }: { readonly days: -1 | 1 }) {
+  const { step } = useMoves();
+  return (
+    <IconButton aria-label={days < 0 ? "A day earlier" : "A day later"} onClick={() => step(days)} size="small">
+      {days < 0 ? <ChevronLeft size={20} /> : <ChevronRight size={20} />}
+    </IconButton>
+  );
+});
+
+const BackToToday = memo(function BackToToday() {
+  const { setOn } = useMoves();
+  return (
+    <Button
+      variant="outlined"
+      size="small"
+      onClick={() => setOn(today())}
+      sx={{ minHeight: 36, minWidth: 0, px: { xs: 1, sm: 2 } }}
+    >
+      Today
+    </Button>
+  );
+});
+
+/** The months under the curves: their first letters where there is no room for more. */
+const Months = memo(function Months({ seasonYear }: { readonly seasonYear: number }) {
+  const { climate } = useGarden().model;
+  return (
+    <div className="strip-months" aria-hidden="true">
+      {monthTicks(seasonDate(seasonYear, 0, climate.hemisphere), climate).map((t) => (
+        <span key={t.date}>
+          {monthName(t.date).slice(0, 1)}
+          <span>{monthName(t.date).slice(1)}</span>
+        </span>
+      ))}
+    </div>
+  );
+});
+
+/** What stands beside the day and does not follow it. */
+const Beside = memo(function Beside({ seasonYear }: { readonly seasonYear: number }) {
+  return (
+    <>
+      <Box sx={{ flex: 1 }} />
+      <Legend />
+      <Ranges />
+      <PaceButton seasonYear={seasonYear} />
+    </>
+  );
+});
+
+/** Plain elements where the day itself is drawn: it is drawn anew at every step. */
 export function YearStrip() {
   const { on, isToday, setOn, step } = useDay();
   const { climate } = useGarden().model;
   const track = useRef<HTMLDivElement>(null);
   const { seasonDay, seasonYear } = seasonPoint(on, climate.hemisphere);
-  const left = (seasonDay / 364) * 100;
 
   const drag = (e: PointerEvent<HTMLDivElement>): void => {
     const box = track.current?.getBoundingClientRect();
@@ -188,41 +250,20 @@ export function YearStrip() {
     e.stopPropagation();
   };
   return (
-    <Box sx={{ borderBlock: "1px solid var(--line)", py: 0.75 }}>
-      <Box sx={{ display: "flex", alignItems: "center", columnGap: { xs: 0.5, sm: 1 }, mb: 0.5, flexWrap: "wrap" }}>
-        <IconButton aria-label="A day earlier" onClick={() => step(-1)} size="small">
-          <ChevronLeft size={20} />
-        </IconButton>
-        <Typography
-          component="p"
-          className="numeral"
-          sx={{
-            fontSize: { xs: "1.05rem", sm: "1.25rem" },
-            fontWeight: 600,
-            whiteSpace: "nowrap",
-            minWidth: { sm: 235 },
-            textAlign: "center",
-          }}
-          aria-live="polite"
-        >
+    <div className="strip">
+      <div className="strip-head">
+        <Step days={-1} />
+        <p className="numeral strip-day" aria-live="polite">
           {fullDate(on)}
-        </Typography>
-        <IconButton aria-label="A day later" onClick={() => step(1)} size="small">
-          <ChevronRight size={20} />
-        </IconButton>
+        </p>
+        <Step days={1} />
         <PlayButton />
-        {!isToday && (
-          <Button variant="outlined" size="small" onClick={() => setOn(today())} sx={{ minHeight: 36 }}>
-            Today
-          </Button>
-        )}
-        <Box sx={{ flex: 1 }} />
-        <Legend />
-        <Ranges />
-        <PaceButton seasonYear={seasonYear} />
-      </Box>
-      <Box
+        {!isToday && <BackToToday />}
+        <Beside seasonYear={seasonYear} />
+      </div>
+      <div
         ref={track}
+        className="strip-track"
         role="slider"
         tabIndex={0}
         aria-label="Day of the year"
@@ -238,48 +279,13 @@ export function YearStrip() {
         onPointerMove={(e) => {
           if (e.buttons > 0) drag(e);
         }}
-        sx={{ position: "relative", cursor: "ew-resize", touchAction: "pan-y", userSelect: "none" }}
       >
         <StripDrawing seasonYear={seasonYear} />
-        <Box
-          sx={{
-            position: "absolute",
-            top: -3,
-            bottom: 15,
-            left: `${left}%`,
-            width: 3,
-            ml: "-1.5px",
-            bgcolor: "var(--plum)",
-            pointerEvents: "none",
-          }}
-        >
-          <Box
-            sx={{
-              position: "absolute",
-              top: -4,
-              left: -8,
-              width: 19,
-              height: 12,
-              bgcolor: "var(--plum)",
-              borderRadius: "2px",
-            }}
-          />
-        </Box>
-        <Box sx={{ display: "flex", fontSize: "0.78rem", color: "text.secondary", height: 18 }} aria-hidden="true">
-          {monthTicks(on, climate).map((t) => (
-            <Box key={t.date} sx={{ flex: 1, pl: 0.5, overflow: "hidden" }}>
-              <Box component="span" sx={{ display: { xs: "none", sm: "inline" } }}>
-                {monthName(t.date)}
-              </Box>
-              <Box component="span" sx={{ display: { xs: "inline", sm: "none" } }}>
-                {monthName(t.date).slice(0, 1)}
-              </Box>
-            </Box>
-          ))}
-        </Box>
-      </Box>
+        <div className="strip-at" style={{ left: `${(seasonDay / 364) * 100}%` }} />
+        <Months seasonYear={seasonYear} />
+      </div>
       <FrostLine seasonYear={seasonYear} />
-    </Box>
+    </div>
   );
 }
 

@@ -1,7 +1,6 @@
 /** What an address pointed at is not there: said, with the way on. */
 import { Box, Button, Typography } from "@mui/material";
-import { Link } from "react-router";
-import { useLinkTo } from "../state/day.tsx";
+import { DayLink } from "./DayLink.tsx";
 
 interface Props {
   readonly what: string;
@@ -11,14 +10,13 @@ interface Props {
 }
 
 export function Missing({ what, hint, to, way }: Props) {
-  const linkTo = useLinkTo();
   return (
     <Box sx={{ py: 6, textAlign: "center" }}>
       <Typography variant="h1" sx={{ mb: 1 }}>
         {what}
       </Typography>
       {hint && <Typography sx={{ mb: 2 }}>{hint}</Typography>}
-      <Button component={Link} to={linkTo(to)} variant="contained">
+      <Button component={DayLink} to={to} variant="contained">
         {way}
       </Button>
     </Box>

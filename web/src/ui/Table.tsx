@@ -1,5 +1,4 @@
 /** A plain table with ruled lines: headings, then rows whose first cell names them. */
-import { Box } from "@mui/material";
 import type { ReactNode } from "react";
 
 interface Props {
@@ -9,14 +8,7 @@ interface Props {
 
 export function Table({ head, rows }: Props) {
   return (
-    <Box
-      component="table"
-      sx={{
-        borderCollapse: "collapse",
-        width: "100%",
-        "& th, & td": { textAlign: "left", p: 0.5, borderBottom: "1px solid var(--line)", verticalAlign: "top" },
-      }}
-    >
+    <table className="ruled">
       <thead>
         <tr>
           {head.map((h) => (
@@ -41,6 +33,6 @@ export function Table({ head, rows }: Props) {
           </tr>
         ))}
       </tbody>
-    </Box>
+    </table>
   );
 }

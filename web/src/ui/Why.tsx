@@ -1,5 +1,5 @@
 /** Any number on screen can be asked why: what went in, the formula in words, where it comes from. */
-import { Box, ButtonBase, Popover, Typography } from "@mui/material";
+import { Box, Popover, Typography } from "@mui/material";
 import { SOURCES, type SourceId } from "@wren/core";
 import { useId, useState, type ReactNode } from "react";
 
@@ -15,21 +15,16 @@ export function Why({ children, of }: { readonly children: ReactNode; readonly o
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
-      <ButtonBase
+      <button
+        type="button"
+        className="why"
         aria-haspopup="dialog"
         aria-expanded={anchor !== null}
         aria-label={`Why? ${of.title}`}
         onClick={(e) => setAnchor(e.currentTarget)}
-        sx={{
-          font: "inherit",
-          color: "inherit",
-          borderBottom: "2px dotted currentColor",
-          minHeight: 24,
-          textAlign: "left",
-        }}
       >
         {children}
-      </ButtonBase>
+      </button>
       {anchor !== null && <Answer anchor={anchor} of={of} onClose={() => setAnchor(null)} />}
     </>
   );

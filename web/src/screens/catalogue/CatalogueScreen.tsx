@@ -2,10 +2,11 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { CATALOGUE, GROUPS, TASK_TABLE, VERDICTS, ZONES, type Taxon, type Verdict } from "@wren/core";
 import { memo, useDeferredValue, useMemo } from "react";
-import { Link, useSearchParams } from "react-router";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useSearchParams } from "react-router";
+import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { GROUP_LABELS } from "../../words/taxonTexts.ts";
 
 const WOOD: Readonly<Record<Taxon["floweringWood"], string>> = {
@@ -26,7 +27,7 @@ const Row = memo(function Row({ taxon, verdict, tender, to }: RowProps) {
   return (
     <Box component="li" sx={{ borderBottom: "1px solid var(--line)" }}>
       <Box
-        component={Link}
+        component={DayLink}
         to={to}
         sx={{
           display: "flex",
@@ -60,7 +61,6 @@ export function CatalogueScreen() {
   const { garden, model } = useGarden();
   const { on } = useDay();
   const settled = useDeferredValue(on);
-  const linkTo = useLinkTo();
   const [params, setParams] = useSearchParams();
   const query = params.get("find") ?? "";
   const group = params.get("group");
@@ -124,9 +124,9 @@ export function CatalogueScreen() {
       {rows.length === 0 ? (
         <Typography>
           No kind of that name. Try another of its names, or{" "}
-          <Link to={linkTo("/which")} style={{ color: "inherit" }}>
+          <DayLink to="/which" style={{ color: "inherit" }}>
             find out which it is
-          </Link>
+          </DayLink>
           .
         </Typography>
       ) : (
@@ -143,7 +143,7 @@ export function CatalogueScreen() {
           }}
         >
           {rows.map((r) => (
-            <Row key={r.taxon.id} {...r} to={linkTo(`/kinds/${r.taxon.id}`)} />
+            <Row key={r.taxon.id} {...r} to={`/kinds/${r.taxon.id}`} />
           ))}
         </Box>
       )}

@@ -16,16 +16,17 @@ import {
   type Taxon,
 } from "@wren/core";
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import { lookOn } from "../../drawing/plant.geometry.ts";
 import { PlantThumb } from "../../drawing/PlantShape.tsx";
 import { PlantYearRibbon } from "../../drawing/PlantYearRibbon.tsx";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { Missing } from "../../ui/Missing.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { bestRuns, GROUP_LABELS, REGROWTH_TEXTS, WOOD_TEXTS } from "../../words/taxonTexts.ts";
 
 const BEST = VERDICTS.indexOf("best");
@@ -116,7 +117,6 @@ function Beware({ taxon }: { readonly taxon: Taxon }) {
 function Known({ taxon }: { readonly taxon: Taxon }) {
   const { model } = useGarden();
   const { on } = useDay();
-  const linkTo = useLinkTo();
   const [task, setTask] = useState<Task>(taxon.routineTask);
   const year = model.yearOf(taxon);
   const key = keyWith(taxon.id);
@@ -142,7 +142,7 @@ function Known({ taxon }: { readonly taxon: Taxon }) {
           </Typography>
           <Typography sx={{ fontSize: "1.1rem", mt: 0.5 }}>{WOOD_TEXTS[taxon.floweringWood]}</Typography>
         </Box>
-        <Button component={Link} to={linkTo("/walk", { kind: taxon.id })} variant="contained">
+        <Button component={DayLink} to={"/walk"} more={{ kind: taxon.id }} variant="contained">
           Add one to the garden
         </Button>
       </Box>
@@ -207,9 +207,9 @@ function Known({ taxon }: { readonly taxon: Taxon }) {
               {schools.map((s) => (
                 <Typography key={s.id}>
                   {s.question} Here: <strong>{model.school(s.id).label}</strong>, for {model.school(s.id).suits}.{" "}
-                  <Link to={linkTo("/place")} style={{ color: "inherit" }}>
+                  <DayLink to="/place" style={{ color: "inherit" }}>
                     Choose
-                  </Link>
+                  </DayLink>
                 </Typography>
               ))}
             </Section>
@@ -224,7 +224,7 @@ function Known({ taxon }: { readonly taxon: Taxon }) {
               {taxon.sources.map((s) => `${SOURCES[s].citation} (${SOURCES[s].standing})`).join("; ")}.
             </Typography>
             {key && (
-              <Button component={Link} to={linkTo(`/which/${key.id}`)} variant="outlined" sx={{ mt: 1 }}>
+              <Button component={DayLink} to={`/which/${key.id}`} variant="outlined" sx={{ mt: 1 }}>
                 Not sure it is this one?
               </Button>
             )}

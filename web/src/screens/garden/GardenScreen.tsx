@@ -4,9 +4,9 @@ import { Box, Button, IconButton, Typography, useMediaQuery } from "@mui/materia
 import type { Bed, Plant, Viewpoint } from "@wren/core";
 import { ArrowDown, ArrowUp, Pencil, Plus, Trash2 } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { PlantDialog } from "../../forms/PlantDialog.tsx";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay, useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useStable } from "../../state/stable.ts";
 import { Section } from "../../ui/Section.tsx";
@@ -15,6 +15,7 @@ import { BedElevation } from "./BedElevation.tsx";
 import { draggedTo, standingIn } from "./elevation.geometry.ts";
 import { Looks } from "./Looks.tsx";
 import { PlantList } from "./PlantList.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { ViewpointDialog } from "./ViewpointDialog.tsx";
 
 type Open =
@@ -28,7 +29,7 @@ export function GardenScreen() {
   // The strip follows the finger at once, the beds a frame later.
   const on = useDeferredValue(today);
   const navigate = useNavigate();
-  const linkTo = useLinkTo();
+  const linkNow = useLinkNow();
   const wide = useMediaQuery("(min-width:900px)");
   const [open, setOpen] = useState<Open | null>(null);
   const [moving, setMoving] = useState(false);
@@ -54,7 +55,7 @@ export function GardenScreen() {
     }));
   };
   const onEdit = useStable((plant: Plant) => setOpen({ kind: "plant", plant }));
-  const onOpen = useStable((id: string) => void navigate(linkTo(`/plant/${id}`)));
+  const onOpen = useStable((id: string) => void navigate(linkNow(`/plant/${id}`)));
   /** Swaps a bed with the one above (-1) or below (1). */
   const moveBed = (bed: Bed, by: -1 | 1) => {
     const other = garden.beds[garden.beds.indexOf(bed) + by];
@@ -86,10 +87,10 @@ export function GardenScreen() {
         <Button variant="outlined" onClick={() => setOpen({ kind: "bed", bed: null })}>
           Add a bed
         </Button>
-        <Button component={Link} to={linkTo("/garden/table")} variant="outlined">
+        <Button component={DayLink} to="/garden/table" variant="outlined">
           Table in or out
         </Button>
-        <Button component={Link} to={linkTo("/walk")} variant="outlined">
+        <Button component={DayLink} to="/walk" variant="outlined">
           Survey walk
         </Button>
         <Button

@@ -3,19 +3,17 @@ import { Box, IconButton, Typography } from "@mui/material";
 import type { Plant } from "@wren/core";
 import { Pencil, Trash2 } from "lucide-react";
 import { memo } from "react";
-import { Link } from "react-router";
-import { useLinkTo } from "../../state/day.tsx";
 import { withoutPlant } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
+import { DayLink } from "../../ui/DayLink.tsx";
 import type { Standing } from "./elevation.geometry.ts";
 
 function PlantLink({ plant }: { readonly plant: Plant }) {
-  const linkTo = useLinkTo();
   return (
-    <Link to={linkTo(`/plant/${plant.id}`)} style={{ color: "inherit", fontWeight: 700 }}>
+    <DayLink to={`/plant/${plant.id}`} style={{ color: "inherit", fontWeight: 700 }}>
       {plant.label}
-    </Link>
+    </DayLink>
   );
 }
 

@@ -20,13 +20,14 @@ import {
   type Trait,
   type WatchTask,
 } from "@wren/core";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { KeySketch } from "../../drawing/keySketches.tsx";
-import { useLinkTo } from "../../state/day.tsx";
+import { useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { Chips } from "../../ui/Chips.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { Section } from "../../ui/Section.tsx";
 
 const SHOWS: readonly { readonly value: KeySeason; readonly label: string }[] = [
@@ -174,7 +175,7 @@ function Verdict({
   readonly plant: Plant | null;
 }) {
   const { change } = useGarden();
-  const linkTo = useLinkTo();
+  const linkNow = useLinkNow();
   const navigate = useNavigate();
   const named = namedBy(keyOf, answers, today());
   const settled = named.identity === null;
@@ -185,7 +186,7 @@ function Verdict({
       ...g,
       plants: g.plants.map((p) => (p.id === plant.id ? { ...p, ...named } : p)),
     }));
-    if (kept) await navigate(linkTo(`/plant/${plant.id}`));
+    if (kept) await navigate(linkNow(`/plant/${plant.id}`));
   };
   return (
     <Box>
@@ -204,7 +205,7 @@ function Verdict({
           </Button>
         )}
         {settled && (
-          <Button component={Link} to={linkTo(`/kinds/${named.taxonId}`)} variant="outlined">
+          <Button component={DayLink} to={`/kinds/${named.taxonId}`} variant="outlined">
             Read about it
           </Button>
         )}
@@ -287,12 +288,11 @@ function Asking({ keyOf }: { readonly keyOf: Key }) {
 }
 
 function Choose() {
-  const linkTo = useLinkTo();
   const { garden } = useGarden();
   const unsettled = garden.plants.filter((p) => p.identity !== null);
   const [params] = useSearchParams();
   const plant = params.get("plant");
-  const to = (key: Key): string => linkTo(`/which/${key.id}`, plant === null ? {} : { plant });
+  const more = plant === null ? {} : { plant };
   const keyFor = (p: Plant): Key =>
     KEYS.find((k) => p.identity?.candidates.every((c) => c.taxonId in k.candidates)) ?? KEYS[0]!;
   return (
@@ -317,8 +317,9 @@ function Choose() {
         {KEYS.map((k) => (
           <li key={k.id}>
             <Button
-              component={Link}
-              to={to(k)}
+              component={DayLink}
+              to={`/which/${k.id}`}
+              more={more}
               variant="outlined"
               sx={{
                 width: "100%",
@@ -346,8 +347,9 @@ function Choose() {
             {unsettled.map((p) => (
               <Button
                 key={p.id}
-                component={Link}
-                to={linkTo(`/which/${keyFor(p).id}`, { plant: p.id })}
+                component={DayLink}
+                to={`/which/${keyFor(p).id}`}
+                more={{ plant: p.id }}
                 variant="outlined"
               >
                 {p.label}

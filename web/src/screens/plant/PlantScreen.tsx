@@ -16,14 +16,14 @@ import {
   type Task,
 } from "@wren/core";
 import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
 import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
 import { lookOn } from "../../drawing/plant.geometry.ts";
 import { PlantThumb } from "../../drawing/PlantShape.tsx";
 import { PlantYearRibbon } from "../../drawing/PlantYearRibbon.tsx";
 import { PlantDialog } from "../../forms/PlantDialog.tsx";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay, useLinkNow } from "../../state/day.tsx";
 import { copyOf, withoutPlant } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
@@ -36,6 +36,7 @@ import { History } from "./History.tsx";
 import { Row } from "./Row.tsx";
 import { Schools } from "./Schools.tsx";
 import { TryCut } from "./TryCut.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { wishNotes } from "./wishNotes.ts";
 
 function Head({ plant }: { readonly plant: Plant }) {
@@ -94,7 +95,6 @@ function Head({ plant }: { readonly plant: Plant }) {
 /** Several kinds are likely: what they are, and the way to settle it. */
 function Unsettled({ plant }: { readonly plant: Plant }) {
   const say = useVoice();
-  const linkTo = useLinkTo();
   const candidates = plant.identity?.candidates.filter((c) => c.share >= LIMITS.doubt) ?? [];
   const key = KEYS.find((k) => candidates.every((c) => c.taxonId in k.candidates));
   return (
@@ -108,8 +108,9 @@ function Unsettled({ plant }: { readonly plant: Plant }) {
       </Typography>
       {key && (
         <Button
-          component={Link}
-          to={linkTo(`/which/${key.id}`, { plant: plant.id })}
+          component={DayLink}
+          to={`/which/${key.id}`}
+          more={{ plant: plant.id }}
           variant="outlined"
           sx={{ mt: 0.5 }}
         >
@@ -123,7 +124,7 @@ function Unsettled({ plant }: { readonly plant: Plant }) {
 function Known({ plant }: { readonly plant: Plant }) {
   const { model, change } = useGarden();
   const { on } = useDay();
-  const linkTo = useLinkTo();
+  const linkNow = useLinkNow();
   const navigate = useNavigate();
   const [task, setTask] = useState<Task | null>(null);
   const [editing, setEditing] = useState(false);
@@ -136,7 +137,7 @@ function Known({ plant }: { readonly plant: Plant }) {
     change(`${plant.label} copied`, (g) => ({ ...g, plants: [...g.plants, copyOf(plant, g, newId())] }));
   const remove = async (): Promise<void> => {
     const kept = await change(`${plant.label} removed with its records`, (g) => withoutPlant(g, plant.id));
-    if (kept) await navigate(linkTo("/garden"));
+    if (kept) await navigate(linkNow("/garden"));
   };
   return (
     <Box>
@@ -144,10 +145,10 @@ function Known({ plant }: { readonly plant: Plant }) {
         <Typography variant="h1" sx={{ flex: { xs: "1 1 100%", md: 1 } }}>
           {plant.label}
         </Typography>
-        <Button component={Link} to={linkTo(`/plant/${plant.id}/record/${advice.task}`)} variant="contained">
+        <Button component={DayLink} to={`/plant/${plant.id}/record/${advice.task}`} variant="contained">
           Record a visit
         </Button>
-        <Button component={Link} to={linkTo(`/plant/${plant.id}/survey`)} variant="outlined">
+        <Button component={DayLink} to={`/plant/${plant.id}/survey`} variant="outlined">
           Survey
         </Button>
         <Button variant="outlined" onClick={() => setEditing(true)}>

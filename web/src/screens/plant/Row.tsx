@@ -1,16 +1,15 @@
 /** The others of its kind in the bed: decided one by one; a pair is evened. */
 import { Box, Typography } from "@mui/material";
 import { adviseOn, pairEvenedAt, type InRow, type Plant } from "@wren/core";
-import { Link } from "react-router";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 
 export function Row({ plant, row }: { readonly plant: Plant; readonly row: readonly InRow[] }) {
   const { model } = useGarden();
   const { on } = useDay();
-  const linkTo = useLinkTo();
   const say = useVoice();
   const even = pairEvenedAt(row);
   const own = row.find((r) => r.plant.id === plant.id);
@@ -23,9 +22,9 @@ export function Row({ plant, row }: { readonly plant: Plant; readonly row: reado
             {r.plant.id === plant.id ? (
               <strong>{r.plant.label}</strong>
             ) : (
-              <Link to={linkTo(`/plant/${r.plant.id}`)} style={{ color: "inherit" }}>
+              <DayLink to={`/plant/${r.plant.id}`} style={{ color: "inherit" }}>
                 {r.plant.label}
-              </Link>
+              </DayLink>
             )}
             <span className="numeral">{say.length(r.heightM)}</span>
           </Box>

@@ -13,12 +13,12 @@ import {
   type Task,
 } from "@wren/core";
 import { useState } from "react";
-import { Link } from "react-router";
 import { flowersText } from "../../answer/sentences.ts";
 import { BudgetRing } from "../../drawing/BudgetRing.tsx";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 
 const startShare = (task: Task, left: number | null): number => {
@@ -30,7 +30,6 @@ export function TryCut({ plant, task }: { readonly plant: Plant; readonly task: 
   const { model } = useGarden();
   const { on } = useDay();
   const say = useVoice();
-  const linkTo = useLinkTo();
   const { takenLast12Months, left } = adviseOn(model, plant.id, on, task);
   // Begin with what the task usually takes, or with what is left of the account.
   const [percent, setPercent] = useState(() => Math.floor(100 * startShare(task, left)));
@@ -109,8 +108,8 @@ export function TryCut({ plant, task }: { readonly plant: Plant; readonly task: 
           </Typography>
         </Box>
         <Button
-          component={Link}
-          to={linkTo(`/plant/${plant.id}/record/${task}`)}
+          component={DayLink}
+          to={`/plant/${plant.id}/record/${task}`}
           state={{ percent }}
           variant="outlined"
           sx={{ mt: 1 }}

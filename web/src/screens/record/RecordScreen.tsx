@@ -21,7 +21,7 @@ import { today } from "../../data/clock.ts";
 import { BudgetRing } from "../../drawing/BudgetRing.tsx";
 import { Choice, DateField, Field } from "../../forms/Field.tsx";
 import { bareUnit } from "../../forms/fields.ts";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay, useLinkNow } from "../../state/day.tsx";
 import { withVisit } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
@@ -147,7 +147,7 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
   const { on } = useDay();
   const location = useLocation();
   const navigate = useNavigate();
-  const linkTo = useLinkTo();
+  const linkNow = useLinkNow();
   const taxon = model.taxonOf(plant);
   const day = on > today() ? today() : on;
   const { heightM } = heightOf(model, plant, day);
@@ -161,7 +161,7 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
   const save = async (v: VisitValues): Promise<void> => {
     const visit = visitFrom(v, { id: newId(), plantId: plant.id, regime: regimeOf(taxon, v.task) });
     const kept = await change(`Visit to ${plant.label} recorded`, (g) => withVisit(g, visit));
-    if (kept) await navigate(linkTo(`/plant/${plant.id}`), { replace: true });
+    if (kept) await navigate(linkNow(`/plant/${plant.id}`), { replace: true });
   };
   return (
     <Box component="form" noValidate onSubmit={(e) => void handleSubmit(save)(e)}>

@@ -2,9 +2,9 @@
 import { Box, Button, Typography } from "@mui/material";
 import { GAUGES, keyWith, KEYS, type Plant } from "@wren/core";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 import { today } from "../../data/clock.ts";
-import { useLinkTo } from "../../state/day.tsx";
+import { useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
@@ -17,6 +17,7 @@ import { HealthCheck } from "./HealthCheck.tsx";
 import { LengthInput } from "./LengthInput.tsx";
 import { Photos } from "./Photos.tsx";
 import { Touches } from "./Touches.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { Views } from "./Views.tsx";
 
 const STANCE_OPTIONS = [
@@ -36,7 +37,7 @@ const IN_ONE = ["1", "2", "3", "5"] as const;
 function Known({ before }: { readonly before: Plant }) {
   const { model, change } = useGarden();
   const navigate = useNavigate();
-  const linkTo = useLinkTo();
+  const linkNow = useLinkNow();
   const [plant, setPlant] = useState(before);
   const [health, setHealth] = useState<HealthDraft | null>(null);
   const say = useVoice();
@@ -50,7 +51,7 @@ function Known({ before }: { readonly before: Plant }) {
       plants: g.plants.map((p) => (p.id === plant.id ? done.plant : p)),
       observations: done.seen ? [...g.observations, done.seen] : g.observations,
     }));
-    if (kept) await navigate(linkTo(`/plant/${plant.id}`));
+    if (kept) await navigate(linkNow(`/plant/${plant.id}`));
   };
   const taxon = model.taxonOf(before);
   return (
@@ -62,9 +63,9 @@ function Known({ before }: { readonly before: Plant }) {
         {key && (
           <>
             {" · "}
-            <Link to={linkTo(`/which/${key.id}`, { plant: before.id })} style={{ color: "inherit" }}>
+            <DayLink to={`/which/${key.id}`} more={{ plant: before.id }} style={{ color: "inherit" }}>
               Which is it?
-            </Link>
+            </DayLink>
           </>
         )}
       </Typography>
@@ -149,7 +150,7 @@ function Known({ before }: { readonly before: Plant }) {
         <Button variant="contained" onClick={() => void save()}>
           Keep the survey
         </Button>
-        <Button component={Link} to={linkTo(`/plant/${before.id}`)}>
+        <Button component={DayLink} to={`/plant/${before.id}`}>
           Leave it
         </Button>
       </Box>

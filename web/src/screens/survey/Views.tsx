@@ -1,12 +1,11 @@
 /** What the plant must hide, leave clear or show, for each place from which somebody looks. */
 import { Box, Typography } from "@mui/material";
 import type { Plant, View } from "@wren/core";
-import { Link } from "react-router";
-import { useLinkTo } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { LengthInput } from "./LengthInput.tsx";
 
 const WANTS: readonly { readonly value: View["want"]; readonly label: string }[] = [
@@ -17,7 +16,6 @@ const WANTS: readonly { readonly value: View["want"]; readonly label: string }[]
 
 export function Views({ plant, onPlant }: { readonly plant: Plant; readonly onPlant: (p: Plant) => void }) {
   const { garden } = useGarden();
-  const linkTo = useLinkTo();
   const say = useVoice();
   const points = garden.viewpoints.filter((v) => v.bedId === plant.bedId);
   const set = (viewpointId: string, view: View | null): void =>
@@ -30,9 +28,9 @@ export function Views({ plant, onPlant }: { readonly plant: Plant; readonly onPl
       {points.length === 0 && (
         <Typography sx={{ mb: 1 }}>
           Nobody looks at this bed yet.{" "}
-          <Link to={linkTo("/garden")} style={{ color: "inherit" }}>
+          <DayLink to="/garden" style={{ color: "inherit" }}>
             Add a viewpoint in the garden
-          </Link>
+          </DayLink>
           .
         </Typography>
       )}

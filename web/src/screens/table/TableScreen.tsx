@@ -3,15 +3,16 @@ import { Box, Button, LinearProgress, TextField, Typography } from "@mui/materia
 import { CATALOGUE, COLUMNS, matchColumns, plantTable, withTable, type ColumnId, type Mapping } from "@wren/core";
 import Papa from "papaparse";
 import { useRef, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { today } from "../../data/clock.ts";
 import { download } from "../../data/download.ts";
-import { useLinkTo } from "../../state/day.tsx";
+import { useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
 import { FileButton } from "../../ui/FileButton.tsx";
 import { Section } from "../../ui/Section.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { openSheet, readSheet, type Outcome, type Sheet } from "./readCsv.ts";
 
 /** The answer lies below the columns: bring it into view. */
@@ -150,7 +151,7 @@ function Found({
 export function TableScreen() {
   const { garden, change } = useGarden();
   const navigate = useNavigate();
-  const linkTo = useLinkTo();
+  const linkNow = useLinkNow();
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [mapping, setMapping] = useState<Mapping>(matchColumns([]));
   const [outcome, setOutcome] = useState<Outcome | null>(null);
@@ -185,7 +186,7 @@ export function TableScreen() {
     const kept = await change(`${rows.plants.length} plants from ${sheet?.file ?? "a table"}`, (g) =>
       withTable(g, rows),
     );
-    if (kept) await navigate(linkTo("/garden"));
+    if (kept) await navigate(linkNow("/garden"));
   };
   const save = (): void => {
     const csv = Papa.unparse(plantTable(garden, CATALOGUE).map((r) => [...r]));
@@ -208,7 +209,7 @@ export function TableScreen() {
         <Button variant="outlined" onClick={save} disabled={garden.plants.length === 0}>
           Export the plants as a table
         </Button>
-        <Button component={Link} to={linkTo("/garden")}>
+        <Button component={DayLink} to="/garden">
           Back to the garden
         </Button>
       </Box>

@@ -1,15 +1,14 @@
 /** One plant in Today's list: a drawing to scale, the answer in a sentence, its price, and one press to start. */
-import { Box, Button } from "@mui/material";
 import { CATALOGUE, type Observation, type Task } from "@wren/core";
 import { memo } from "react";
-import { Link } from "react-router";
 import { today } from "../../data/clock.ts";
 import { PlantThumb } from "../../drawing/PlantShape.tsx";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay } from "../../state/day.tsx";
 import { seenDay, withSeen } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import type { RowView, WaitsFor } from "./rowView.ts";
 
 const THUMB = { box: 60, scale: 22 } as const;
@@ -47,19 +46,19 @@ const LOOKED_FOR: Readonly<Record<Exclude<WaitsFor, null | "survey">, Observatio
 function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsFor: WaitsFor }) {
   const { change, model } = useGarden();
   const { on } = useDay();
-  const linkTo = useLinkTo();
   if (waitsFor === null) return null;
   const plant = model.plant(plantId);
   const { label } = plant;
   const day = seenDay(plant, on, today());
   if (waitsFor === "survey")
     return (
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-        <Button component={Link} to={linkTo(`/plant/${plantId}/survey`)} variant="outlined">
+      <div className="presses">
+        <DayLink to={`/plant/${plantId}/survey`} className="press">
           Check its health
-        </Button>
-        <Button
-          variant="outlined"
+        </DayLink>
+        <button
+          type="button"
+          className="press"
           onClick={() =>
             void change(`${label} checked: healthy`, (g) => ({
               ...g,
@@ -68,8 +67,8 @@ function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsF
           }
         >
           Checked: it is healthy
-        </Button>
-      </Box>
+        </button>
+      </div>
     );
   const note = ({ label: what, kind, where }: Press) => {
     const lookedFor = kind === "not-yet" ? LOOKED_FOR[waitsFor] : null;
@@ -78,22 +77,21 @@ function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsF
     );
   };
   return (
-    <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+    <div className="presses">
       {PRESSES[waitsFor].map((p) => (
-        <Button key={p.label} variant="outlined" onClick={() => void note(p)}>
+        <button key={p.label} type="button" className="press" onClick={() => void note(p)}>
           {p.label}
-        </Button>
+        </button>
       ))}
-    </Box>
+    </div>
   );
 }
 
 function Start({ plantId, task, label }: { readonly plantId: string; readonly task: Task; readonly label: string }) {
-  const linkTo = useLinkTo();
   return (
-    <Link className="row-start" to={linkTo(`/plant/${plantId}/record/${task}`)} aria-label={`Start at ${label}`}>
+    <DayLink className="press row-start" to={`/plant/${plantId}/record/${task}`} aria-label={`Start at ${label}`}>
       Start
-    </Link>
+    </DayLink>
   );
 }
 

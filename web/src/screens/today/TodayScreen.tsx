@@ -2,16 +2,17 @@
 import { Box, Button, Typography, useMediaQuery } from "@mui/material";
 import { adviseAll, adviseOn, allFollowUps, type Task } from "@wren/core";
 import { memo, useDeferredValue, useMemo, useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
 import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay, useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
 import { groupsOf, type GroupId } from "./groups.ts";
 import { Row } from "./Row.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { rowView } from "./rowView.ts";
 
 /** A large garden shows the most urgent of each group first; the rest is one press away. */
@@ -19,14 +20,13 @@ const FIRST_ROWS = 12;
 const ChosenAnswer = memo(AnswerPanel);
 
 function Empty() {
-  const linkTo = useLinkTo();
   return (
     <Box sx={{ py: 6, textAlign: "center" }}>
       <Typography variant="h2" sx={{ mb: 1 }}>
         Nothing is planted here yet
       </Typography>
       <Typography sx={{ mb: 2 }}>Add the first plant and you see at once whether it may be cut.</Typography>
-      <Button component={Link} to={linkTo("/garden")} variant="contained">
+      <Button component={DayLink} to="/garden" variant="contained">
         Add a plant
       </Button>
     </Box>
@@ -36,11 +36,10 @@ function Empty() {
 export function TodayScreen() {
   const { model, garden } = useGarden();
   const { on } = useDay();
+  // While the day is dragged the strip follows the hand first, the answers in the same frame where the machine can.
   const settled = useDeferredValue(on);
-  // While the day is dragged the list follows first, the full answer beside it a moment later.
-  const later = useDeferredValue(settled);
   const navigate = useNavigate();
-  const linkTo = useLinkTo();
+  const linkNow = useLinkNow();
   const wide = useMediaQuery("(min-width:1000px)");
   const [params, setParams] = useSearchParams();
   const [task, setTask] = useState<Task | null>(null);
@@ -60,13 +59,13 @@ export function TodayScreen() {
   const known = (id: string | null | undefined): id is string => advices.some((a) => a.plantId === id);
   const chosenId = [params.get("plant"), first, advices[0]?.plantId].find(known);
   const chosen = useMemo(
-    () => (chosenId === undefined ? null : adviseOn(model, chosenId, later, task)),
-    [model, chosenId, later, task],
+    () => (chosenId === undefined ? null : adviseOn(model, chosenId, settled, task)),
+    [model, chosenId, settled, task],
   );
   const choose = (id: string): void => {
     setTask(null);
     if (!wide) {
-      void navigate(linkTo(`/plant/${id}`));
+      void navigate(linkNow(`/plant/${id}`));
       return;
     }
     const next = new URLSearchParams(params);

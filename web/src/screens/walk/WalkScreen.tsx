@@ -11,16 +11,16 @@ import {
   type Metres,
 } from "@wren/core";
 import { useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { bareUnit } from "../../forms/fields.ts";
 import { KindField } from "../../forms/KindField.tsx";
-import { useLinkTo } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { defaultLabel, UNKNOWN_KIND, withPressed, type Age, type Look } from "./walk.ts";
 
 const AGES: readonly { readonly value: Age; readonly label: string }[] = [
@@ -108,7 +108,6 @@ function Height({
 
 export function WalkScreen() {
   const { garden, change } = useGarden();
-  const linkTo = useLinkTo();
   const say = useVoice();
   const [params] = useSearchParams();
   const asked = params.get("kind") ?? "";
@@ -156,7 +155,7 @@ export function WalkScreen() {
         <Typography variant="h1" sx={{ mb: 1 }}>
           First a bed
         </Typography>
-        <Button component={Link} to={linkTo("/garden")} variant="contained">
+        <Button component={DayLink} to="/garden" variant="contained">
           Add a bed
         </Button>
       </Box>
@@ -189,9 +188,9 @@ export function WalkScreen() {
           draft.kind === UNKNOWN_KIND ? (
             <>
               It is treated safely until its flowers have been seen, or{" "}
-              <Link to={linkTo("/which")} style={{ color: "inherit" }}>
+              <DayLink to="/which" style={{ color: "inherit" }}>
                 find out which it is
-              </Link>
+              </DayLink>
               .
             </>
           ) : undefined
@@ -240,7 +239,7 @@ export function WalkScreen() {
         <Button variant="contained" size="large" disabled={missing.length > 0} onClick={() => void save()}>
           Write it down, next
         </Button>
-        <Button component={Link} to={linkTo("/garden")} variant="outlined">
+        <Button component={DayLink} to="/garden" variant="outlined">
           Done
         </Button>
         {missing.length > 0 && (

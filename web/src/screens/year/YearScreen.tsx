@@ -2,10 +2,10 @@
 import { Box, Button, Typography, useMediaQuery } from "@mui/material";
 import { seasonDate, seasonPoint, TASK_TABLE, type PlainDate, type Plant, type Task } from "@wren/core";
 import { useDeferredValue, useMemo, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { monthTicks } from "../../drawing/strip.geometry.ts";
 import { today } from "../../data/clock.ts";
-import { useDay, useLinkTo } from "../../state/day.tsx";
+import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
@@ -13,6 +13,7 @@ import { PlanDialog } from "./PlanDialog.tsx";
 import { FILTERS, passes, sorted, SORTS, verdictOn, yearRows, type Filter, type Sort, type YearRow } from "./rows.ts";
 import { saveReminders } from "./saveReminders.ts";
 import { YearLine } from "./YearLine.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { YearTable } from "./YearTable.tsx";
 
 const SORT_LABELS: Readonly<Record<Sort, string>> = {
@@ -117,7 +118,6 @@ export function YearScreen() {
   const { on, setOn } = useDay();
   const settled = useDeferredValue(on);
   const say = useVoice();
-  const linkTo = useLinkTo();
   const wide = useMediaQuery("(min-width:900px)");
   const [params, setParams] = useSearchParams();
   const sort = SORTS.find((s) => s === params.get("sort")) ?? "bed";
@@ -147,7 +147,7 @@ export function YearScreen() {
         <Typography variant="h1" sx={{ mb: 1 }}>
           Nothing is planted here yet
         </Typography>
-        <Button component={Link} to={linkTo("/walk")} variant="contained">
+        <Button component={DayLink} to="/walk" variant="contained">
           Survey walk
         </Button>
       </Box>
@@ -192,12 +192,9 @@ export function YearScreen() {
                 sx={{ flex: "none", pr: 1, display: "flex", justifyContent: "space-between", alignItems: "center" }}
                 style={{ width: wide ? LABEL_PX : undefined }}
               >
-                <Link
-                  to={linkTo(`/plant/${row.plant.id}`)}
-                  style={{ color: "inherit", fontWeight: 700, lineHeight: 1.15 }}
-                >
+                <DayLink to={`/plant/${row.plant.id}`} style={{ color: "inherit", fontWeight: 700, lineHeight: 1.15 }}>
                   {row.plant.label}
-                </Link>
+                </DayLink>
                 {!wide && (
                   <Box component="span" sx={{ display: "flex", alignItems: "center" }}>
                     <VerdictMark verdict={verdictOn(model, row, settled)} word size={18} />
