@@ -314,6 +314,7 @@ export function demoGarden(today: PlainDate): Garden {
     viewpoints: [...VIEWPOINTS],
     photos: [],
     plans,
+    stands: [],
     weather: [],
     seasons: [],
   });
@@ -333,6 +334,7 @@ export function emptyGarden(id: string, place: Garden["place"]): Garden {
     viewpoints: [],
     photos: [],
     plans: [],
+    stands: [],
     weather: [],
     seasons: [],
   };

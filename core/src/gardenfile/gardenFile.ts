@@ -19,7 +19,7 @@ import { ok, refused, type Issue, type Result } from "../units/index.ts";
 import { migrate } from "./migrations.ts";
 
 export const FILE_FORMAT = "wren-song-garden";
-export const FILE_VERSION = 3;
+export const FILE_VERSION = 4;
 /** Photos are the bulk of a large garden. */
 const LIMIT_MB = 100;
 const MOST_ISSUES = 200;
@@ -47,6 +47,7 @@ export type FileIssueCode =
   | "id-twice"
   | "bed-unknown"
   | "plant-unknown"
+  | "stem-unknown"
   | "viewpoint-unknown"
   | "date-future"
   | "date-before-planting"
@@ -152,10 +153,13 @@ function crossChecks(file: unknown, catalogue: Catalogue, today: PlainDate): Fil
     ...GARDEN_LISTS.flatMap((list) => twiceIssues(sound, list)),
     ...plantIssues(sound, catalogue, today),
     ...recordIssues(sound, today),
-    ...sound
-      .rows("plans")
-      .filter(({ row }) => !sound.ids("plants").has(row.plantId))
-      .map(({ i, row }) => issue("plant-unknown", ["garden", "plans", i, "plantId"], { got: row.plantId })),
+    ...(["plans", "stands"] as const).flatMap((list) =>
+      sound
+        .rows(list)
+        .filter(({ row }) => !sound.ids("plants").has(row.plantId))
+        .map(({ i, row }) => issue("plant-unknown", ["garden", list, i, "plantId"], { got: row.plantId })),
+    ),
+    ...sound.rows("stands").flatMap(({ i, row }) => standIssues(row, ["garden", "stands", i])),
     ...sound.rows("viewpoints").flatMap(({ i, row }) => unknownBed(sound, ["garden", "viewpoints", i], row.bedId)),
     ...sound.rows("visits").flatMap(({ i, row }) => cutIssues(row, ["garden", "visits", i])),
     ...sound.rows("weather").flatMap(({ i, row }) => weatherIssues(row, ["garden", "weather", i])),
@@ -226,6 +230,23 @@ export function cutIssues(v: Pick<Garden["visits"][number], "cuts">, here: reado
       return [issue("stems-order", [...path, "removedCount"], { removed: c.removedCount, live: c.liveCount })];
     return [];
   });
+}
+
+/** Stems named twice, and cuts at stems or side branches that are not there. */
+function standIssues(s: Garden["stands"][number], here: readonly (string | number)[]): FileIssue[] {
+  const branches = new Map(s.stems.map((x) => [x.id, x.branches.length]));
+  const twice = s.stems.flatMap((x, i) =>
+    s.stems.findIndex((y) => y.id === x.id) < i ? [issue("id-twice", [...here, "stems", i, "id"], { got: x.id })] : [],
+  );
+  const cuts = s.tries.flatMap((t, i) =>
+    t.cuts.flatMap((c, j) => {
+      if (!("stemId" in c)) return [];
+      const count = branches.get(c.stemId);
+      const missing = count === undefined || ("branch" in c && c.branch >= count);
+      return missing ? [issue("stem-unknown", [...here, "tries", i, "cuts", j], { got: c.stemId })] : [];
+    }),
+  );
+  return [...twice, ...cuts];
 }
 
 /** The first day of a year whose minimum lies above its maximum. */

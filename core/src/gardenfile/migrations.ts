@@ -57,9 +57,12 @@ const timed: Step = (file) => {
   return { ...next, garden: { ...garden, place: { monthly: null, ...garden["place"] } } };
 };
 
+/** Version 3 knew no stems. */
+const stemmed = filledWith({}, { stands: [] });
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
-const STEPS: Readonly<Record<number, Step>> = { 1: surveyed, 2: timed };
-const NEWEST = 3;
+const STEPS: Readonly<Record<number, Step>> = { 1: surveyed, 2: timed, 3: stemmed };
+const NEWEST = 4;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

@@ -1,3 +1,8 @@
+export { MonthDaySchema, PlainDateSchema } from "./bounds.ts";
+export * from "./place.ts";
+export * from "./plant.ts";
+export * from "./records.ts";
+export * from "./stand.ts";
 export * from "./garden.ts";
 export * from "./words.ts";
 export * from "./order.ts";

@@ -2,7 +2,7 @@
 import type { Taxon } from "../catalogue/index.ts";
 import { seasonPoint, YEAR_DAYS, type Hemisphere, type PlainDate } from "../calendar/index.ts";
 import type { Observation, Plant, Visit } from "../model/index.ts";
-import type { Metres } from "../units/index.ts";
+import type { Metres, Share } from "../units/index.ts";
 import { growthDone, type PlantYear } from "./plantYear.ts";
 
 export interface HeightEstimate {
@@ -56,6 +56,14 @@ export function heightOnDay(
   return { heightM: grown(usual), rangeM: [grown(slow), grown(strong)], measuredOn: last.on };
 }
 
+/** Part of a season's growth still to come before it stops; after it has stopped, the whole of the next. */
+export function growthToCome(year: PlantYear, h: Hemisphere, on: PlainDate): Share {
+  const { seasonDay } = seasonPoint(on, h);
+  const turns = Math.floor((seasonDay - year.wakes.day) / YEAR_DAYS);
+  const done = growthDone(year, seasonDay - turns * YEAR_DAYS);
+  return done >= 1 ? 1 : 1 - done;
+}
+
 /** Height at the end of this season's growth, from a day's estimate. */
 export function seasonsEndHeight(
   today: HeightEstimate,
@@ -64,11 +72,7 @@ export function seasonsEndHeight(
   h: Hemisphere,
   on: PlainDate,
 ): readonly [Metres, Metres, Metres] {
-  const { seasonDay } = seasonPoint(on, h);
-  const turns = Math.floor((seasonDay - year.wakes.day) / YEAR_DAYS);
-  const done = growthDone(year, seasonDay - turns * YEAR_DAYS);
-  // After growth has stopped the season that counts is the next one.
-  const toCome = done >= 1 ? 1 : 1 - done;
+  const toCome = growthToCome(year, h, on);
   const ceiling = Math.max(today.heightM, taxon.matureHeightM[1]);
   const [slow, usual, strong] = taxon.growthM;
   const at = (g: number): Metres => Math.min(ceiling, today.heightM + g * toCome);

@@ -3,3 +3,4 @@ export * from "./issueTexts.ts";
 export * from "./reasonTexts.ts";
 export * from "./voice.ts";
 export * from "./followUpTexts.ts";
+export * from "./benchTexts.ts";

@@ -4,9 +4,11 @@ import type { PlaceIssueCode } from "../climate/index.ts";
 import type { FileIssueCode } from "../gardenfile/index.ts";
 import type { WeatherIssueCode } from "../weather/index.ts";
 import type { TableIssueCode } from "../planttable/index.ts";
+import type { StemIssueCode, TallyIssueCode } from "../stems/index.ts";
 import { monthDayText } from "./voice.ts";
 
-export type IssueCode = PlaceIssueCode | FileIssueCode | TableIssueCode | WeatherIssueCode;
+export type IssueCode =
+  PlaceIssueCode | FileIssueCode | TableIssueCode | WeatherIssueCode | TallyIssueCode | StemIssueCode;
 type Values = Issue["values"];
 
 const day = (md: string | number | undefined): string => monthDayText(String(md));
@@ -76,6 +78,7 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "id-twice": (v) => `The id “${v["got"]}” comes twice.`,
   "bed-unknown": (v) => `There is no bed “${v["got"]}” in this garden.`,
   "plant-unknown": (v) => `There is no plant “${v["got"]}” in this garden.`,
+  "stem-unknown": (v) => `A cut names the stem “${v["got"]}” or a side branch of it that was not recorded.`,
   "viewpoint-unknown": (v) => `There is no viewpoint “${v["got"]}” in this garden.`,
   "date-future": (v) => `${v["got"]} lies in the future: a record cannot be later than ${v["today"]}.`,
   "date-before-planting": (v) => `${v["got"]} is before the plant was planted, ${v["planted"]}.`,
@@ -98,6 +101,23 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "table-day": (v) => `“${v["got"]}” will not do: expected a day like 2019-04-15, or a year, not after ${v["today"]}.`,
   "table-choice": (v) => `“${v["got"]}” is not one of: ${v["options"]}.`,
   "table-text-long": (v) => `${v["got"]} letters: expected at most ${v["most"]}.`,
+  "tally-empty": () => "No number was found: expected a count like “14 stems: 5 thick, 6 middling, 3 thin, 2 dead”.",
+  "tally-words": (v) =>
+    `“${v["got"]}” is not understood: expected thick, middling, thin, dead, crossing, low or weak after the number.`,
+  "tally-zero": () => "No stems: count at least one, dead ones too.",
+  "tally-many": (v) =>
+    `${v["got"]} stems are too many to draw: expected at most ${v["limit"]}. Count one plant of the row.`,
+  "tally-sum": (v) => `${v["sum"]} stems by thickness are more than the ${v["said"]} said in all.`,
+  "tally-among": (v) => `${v["got"]} ${v["part"]} of ${v["total"]} stems: expected no more than there are.`,
+  "stems-none": () => "No stems are recorded: count at least one.",
+  "stems-many": (v) => `${v["got"]} stems are too many to draw: expected at most ${v["limit"]}.`,
+  "stem-long": (v) =>
+    `Stem ${v["name"]} is ${v["got"]} m long, far longer than the plant is tall: expected at most ${v["limit"]} m. Is the unit right?`,
+  "stem-thick": (v) =>
+    `Stem ${v["name"]} is ${v["got"]} mm thick and ${v["length"]} m long: too thick for its length. Thickness is in millimetres.`,
+  "stem-thin": (v) =>
+    `Stem ${v["name"]} is ${v["got"]} mm thick and ${v["length"]} m long: too thin to stand. Was it measured in centimetres?`,
+  "stem-crosses": (v) => `Stem ${v["name"]} is said to cross a stem that is not there.`,
   "too-many": (v) => `${v["more"]} more problems are not listed.`,
 };
 

@@ -11,6 +11,7 @@ import {
   type PlannedCut,
   type Plant,
   type SeasonNote,
+  type Stand,
   type Viewpoint,
   type Visit,
   type WeatherYear,
@@ -24,7 +25,8 @@ export type Head = Pick<Garden, "id" | "name" | "place" | "rules"> & {
 };
 
 export type TableName = "head" | ListName;
-export type Row = Head | Bed | Plant | Visit | Observation | Viewpoint | Photo | PlannedCut | WeatherYear | SeasonNote;
+export type Row =
+  Head | Bed | Plant | Visit | Observation | Viewpoint | Photo | PlannedCut | Stand | WeatherYear | SeasonNote;
 
 /** One row before and after; null where it did not or does not exist. */
 export interface Op {
@@ -105,6 +107,7 @@ export const VERSIONS: readonly {
     stores: { weather: "id, year", seasons: "id, seasonYear", derived: "key" },
     upgrade: filling({ ...TIMING_FILL, head: { place: { monthly: null } } }),
   },
+  { version: 4, stores: { stands: "id, plantId, on" } },
 ];
 
 export class WrenDb extends Dexie {
@@ -116,6 +119,7 @@ export class WrenDb extends Dexie {
   declare viewpoints: Table<Viewpoint, string>;
   declare photos: Table<Photo, string>;
   declare plans: Table<PlannedCut, string>;
+  declare stands: Table<Stand, string>;
   declare weather: Table<WeatherYear, string>;
   declare seasons: Table<SeasonNote, string>;
   declare changes: Table<Change, number>;

@@ -18,6 +18,7 @@ export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   observations: g.observations.filter((o) => o.plantId !== plantId),
   photos: g.photos.filter((o) => o.plantId !== plantId),
   plans: g.plans.filter((o) => o.plantId !== plantId),
+  stands: g.stands.filter((s) => s.plantId !== plantId),
 });
 
 /** Another plant of the same kind beside it, with what was surveyed of the first but none of its records. */

@@ -1,0 +1,120 @@
+/** A set of cuts in shares: of leaf, of stems, of outline; and the size that is left. */
+import { shareByCount, shareByHeight, outlineOf } from "../amount/index.ts";
+import type { Stem, StemCut } from "../model/index.ts";
+import { alongStem, branchTip, radiusOf, type Point3 } from "../stems/index.ts";
+import { clampShare, type Metres, type Share } from "../units/index.ts";
+import { effectOn, leafWeight, type StemEffect, type StemKind } from "./effects.ts";
+
+export interface Size {
+  readonly heightM: Metres;
+  readonly widthM: Metres;
+}
+
+export interface Amounts {
+  readonly effects: readonly StemEffect[];
+  /** Healthy live leaf that goes. */
+  readonly share: Share;
+  /** Live leaf on torn or diseased stems that goes: booked apart. */
+  readonly hazardShare: Share;
+  /** Healthy live stems that go at the base, of all live ones. */
+  readonly removed: number;
+  readonly live: number;
+  readonly countShare: Share;
+  readonly headed: number;
+  readonly deadRemoved: number;
+  /** For the price in flowers: share of shoots reached, and of their length that goes. */
+  readonly reach: Share;
+  readonly depth: Share;
+  readonly before: Size;
+  readonly after: Size;
+  /** The same cut measured by its outline, and by its height alone; null where nothing is left standing. */
+  readonly byOutline: Share | null;
+  readonly byHeight: Share | null;
+}
+
+const isLive = (s: Stem): boolean => s.state !== "dead";
+const isHealthy = (s: Stem): boolean => s.state === "live";
+
+const POINTS = 12;
+/** Points along everything a stem has above ground, as left by an effect. */
+function pointsOf(e: StemEffect, kind: StemKind): Point3[] {
+  if (e.kept === 0) return [];
+  const stem = Array.from({ length: POINTS + 1 }, (_, i) => alongStem(e.stem, (e.kept * i) / POINTS, kind));
+  const tips = e.stem.branches.flatMap((b, i) => (e.branchesGone.has(i) ? [] : [branchTip(e.stem, b, kind)]));
+  return [...stem, ...tips];
+}
+
+function sizeOf(points: readonly Point3[]): Size {
+  let [heightM, halfM] = [0, 0];
+  for (const p of points) {
+    heightM = Math.max(heightM, p.z);
+    halfM = Math.max(halfM, radiusOf(p));
+  }
+  return { heightM, widthM: 2 * halfM };
+}
+
+const SLICES = 24;
+/** Volume of the solid that the outermost points sweep round the plant's axis: slices whose radius never shrinks inside a gap. */
+function volumeOf(points: readonly Point3[], topM: Metres): number {
+  const radii = new Float64Array(SLICES);
+  for (const p of points) {
+    const i = Math.min(SLICES - 1, Math.floor((p.z / topM) * SLICES));
+    radii[i] = Math.max(radii[i]!, radiusOf(p));
+  }
+  let volume = 0;
+  for (let i = 0; i < SLICES; i++) {
+    const higher = radii.subarray(i).some((r) => r > 0);
+    if (radii[i] === 0 && i > 0 && higher) radii[i] = radii[i - 1]!;
+    volume += radii[i]! ** 2;
+  }
+  return volume;
+}
+
+/** Size and volume before any cut; kept, since every try on the same stems asks for it. */
+const UNCUT = new WeakMap<readonly Stem[], { readonly habit: string; readonly before: Size; readonly was: number }>();
+function uncut(stems: readonly Stem[], kind: StemKind): { readonly before: Size; readonly was: number } {
+  const kept = UNCUT.get(stems);
+  if (kept?.habit === kind.habit) return kept;
+  const points = stems.filter(isLive).flatMap((s) => pointsOf(effectOn(s, [], kind), kind));
+  const before = sizeOf(points);
+  const made = { habit: kind.habit, before, was: before.heightM > 0 ? volumeOf(points, before.heightM) : 0 };
+  UNCUT.set(stems, made);
+  return made;
+}
+
+/** What a list of cuts amounts to on these stems. Dead stems stand in no sum. */
+export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], kind: StemKind): Amounts {
+  const effects = stems.map((s) => effectOn(s, cuts, kind));
+  let [all, healthyGone, hazardGone, reached, length] = [0, 0, 0, 0, 0];
+  for (const e of effects) {
+    const w = leafWeight(e.stem, kind.sapwoodMm);
+    all += w;
+    if (isHealthy(e.stem)) healthyGone += w * e.leafGone;
+    else hazardGone += w * e.leafGone;
+    reached += w * e.endsGone;
+    length += w * e.leafGone;
+  }
+  const live = stems.filter(isLive).length;
+  const removed = effects.filter((e) => e.kept === 0 && isHealthy(e.stem)).length;
+  const pointsAfter = effects.filter((e) => isLive(e.stem)).flatMap((e) => pointsOf(e, kind));
+  const { before, was } = uncut(stems, kind);
+  const after = sizeOf(pointsAfter);
+  const part = (x: number): Share => (all === 0 ? 0 : clampShare(x / all));
+  const reach = part(Math.max(reached, length));
+  return {
+    effects,
+    share: part(healthyGone),
+    hazardShare: part(hazardGone),
+    removed,
+    live,
+    countShare: shareByCount(removed, live),
+    headed: effects.filter((e) => e.kept > 0 && e.kept < 1 && !e.endsCut && isLive(e.stem)).length,
+    deadRemoved: effects.filter((e) => e.kept === 0 && e.stem.state === "dead").length,
+    reach,
+    depth: reach === 0 ? 0 : clampShare(part(length) / reach),
+    before,
+    after,
+    byOutline: was > 0 ? clampShare(1 - volumeOf(pointsAfter, before.heightM) / was) : null,
+    byHeight: before.heightM > 0 ? shareByHeight(before.heightM, after.heightM, outlineOf(kind)) : null,
+  };
+}

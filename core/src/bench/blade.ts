@@ -1,0 +1,60 @@
+/** Where the blade goes: the place a heading cut snaps to, and how far above it to cut. */
+import type { Stem } from "../model/index.ts";
+import type { Metres, Millimetres, Share } from "../units/index.ts";
+
+export const BLADE = {
+  /** Above a bud and above a side branch (USDA Forest Service NA-FR-01-95, from memory; common practice). */
+  aboveBudMm: 6,
+  aboveBranchMm: 13,
+  /** Buds stand so far apart, of the stem's length, and no closer than this (ours). */
+  nodeShare: 1 / 22,
+  leastNodeM: 0.03,
+  mostNodeM: 0.06,
+  /** Each bud stands turned so far from the last one. */
+  turnDeg: 137.5,
+  /** A bud looks out when it stands within so many degrees of the way its stem leans. */
+  outwardDeg: 70,
+  /** A side branch may take over when it is at least so thick, of the stem it takes over from (ANSI A300, ISA; from memory). */
+  leastLeader: 1 / 3,
+} as const;
+
+export interface BladePlace {
+  /** Length of the stem that is kept, m. */
+  readonly keptM: Metres;
+  readonly above: "bud" | "branch";
+  /** Of a bud: does it look out of the plant? Of a branch: its number. */
+  readonly outward: boolean;
+  readonly branch: number | null;
+  readonly aboveMm: Millimetres;
+}
+
+const turnBetween = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
+
+/** Distance between buds of a stem. */
+export const nodeSpacing = (s: Stem): Metres =>
+  Math.min(BLADE.mostNodeM, Math.max(BLADE.leastNodeM, s.lengthM * BLADE.nodeShare));
+
+/**
+ * The place nearest to a wanted length: a side branch strong enough to take over, or a bud that looks out.
+ * A bud on the way out is preferred to a nearer one that looks in, within two buds' distance.
+ */
+export function bladePlace(s: Stem, wantedM: Metres): BladePlace {
+  const gap = nodeSpacing(s);
+  const branches = s.branches.flatMap((b, i): BladePlace[] =>
+    b.diameterMm >= s.diameterMm * BLADE.leastLeader
+      ? [{ keptM: b.at * s.lengthM, above: "branch", outward: true, branch: i, aboveMm: BLADE.aboveBranchMm }]
+      : [],
+  );
+  const nodes = Array.from({ length: Math.max(1, Math.floor(s.lengthM / gap) - 1) }, (_, i): BladePlace => {
+    const turn = (s.turnDeg + (i + 1) * BLADE.turnDeg) % 360;
+    const outward = turnBetween(turn, s.turnDeg) <= BLADE.outwardDeg;
+    return { keptM: (i + 1) * gap, above: "bud", outward, branch: null, aboveMm: BLADE.aboveBudMm };
+  });
+  const far = (p: BladePlace): number => Math.abs(p.keptM - wantedM) + (p.outward ? 0 : 2 * gap);
+  const best = [...nodes, ...branches].reduce((a, b) => (far(b) < far(a) ? b : a));
+  const rounded = Math.round(best.keptM * 1000) / 1000;
+  return { ...best, keptM: Math.min(rounded, s.lengthM) };
+}
+
+/** Part of the length at which a heading leaves the stem leafless. */
+export const isBare = (kept: Share, bareFoot: Share): boolean => kept <= bareFoot;

@@ -1,0 +1,243 @@
+/**
+ * What follows a set of cuts: height, silhouette, flowers and head size at the end of this season's growth, in a
+ * year and in three. Published constants are lacking: the assumptions below are ours, named, and ranged.
+ */
+import type { Taxon } from "../catalogue/index.ts";
+import { addDays, addYears, seasonDate, type PlainDate } from "../calendar/index.ts";
+import { growthToCome } from "../phenology/index.ts";
+import type { GardenModel } from "../price/index.ts";
+import { alongStem, branchTip, type Point3 } from "../stems/index.ts";
+import { clampShare, type Metres, type Share } from "../units/index.ts";
+import type { Amounts } from "./amounts.ts";
+import type { StemEffect } from "./effects.ts";
+
+export const REGROWTH_ASSUMPTIONS = {
+  /** Shoots that wake below a heading cut: few, usual, many (Cline 1997, Wilson 2000: 1–3, seldom past 5; from memory). */
+  shootsBelowCut: [1, 2, 3],
+  /** A hard cut is answered by longer shoots: so much more growth for all of the leaf gone. */
+  vigourAfterCut: 0.6,
+  /** Shoots from the base for each stem that went there, where the kind breaks from old wood. */
+  suckersPerStem: [1, 2, 4],
+  /** Their first year's growth, of a leader's. */
+  suckerGrowth: 0.9,
+  /** An uncut shoot at its mature height grows this part of a young leader's growth. */
+  growthAtMature: 0.1,
+  /** Heads get larger as shoots get fewer: their size goes with this power, and no further than these bounds. */
+  headPower: 0.5,
+  headBounds: [0.7, 1.7],
+  /** Suckers are told apart and thinned at so much of their height, m, and a season's growth runs over so many days. */
+  suckerThinM: 0.25,
+  growingDays: 90,
+} as const;
+
+export const HORIZONS = ["now", "season", "year", "three"] as const;
+export type Horizon = (typeof HORIZONS)[number];
+
+export interface Shoot {
+  readonly from: Point3;
+  readonly to: Point3;
+  readonly widthMm: number;
+  readonly kind: "old" | "new";
+}
+export interface Future {
+  readonly horizon: Horizon;
+  readonly on: PlainDate;
+  /** For slow, usual and strong growth. */
+  readonly heightM: readonly [Metres, Metres, Metres];
+  /** Flowering shoots against the plant left alone: few, usual, many. */
+  readonly flowers: readonly [number, number, number] | null;
+  /** Size of a head against the plant left alone. */
+  readonly headSize: readonly [number, number] | null;
+}
+export interface Follows {
+  readonly futures: readonly Future[];
+  /** Shoots from the base after stems went there, and when they are tall enough to thin; null when none come. */
+  readonly suckers: { readonly count: readonly [number, number, number]; readonly thinOn: PlainDate } | null;
+  /** First year in which it stands over its wanted height, usual growth; null when it does not within ten. */
+  readonly outgrowsOn: PlainDate | null;
+}
+
+/** A leader's growth in a season from a height. */
+function seasonGrowth(taxon: Taxon, perYear: Metres, heightM: Metres): Metres {
+  const a = REGROWTH_ASSUMPTIONS;
+  const room = 1 - heightM / taxon.matureHeightM[1];
+  return perYear * Math.max(a.growthAtMature, clampShare(room * 1.5));
+}
+
+/** Height of a shoot after so many seasons; the first one has the vigour that the cut woke. */
+function grownTo(taxon: Taxon, fromM: Metres, perYear: Metres, seasons: number, vigour: number): Metres {
+  let h = fromM;
+  for (let left = seasons, first = true; left > 1e-9; left -= 1, first = false) {
+    const part = Math.min(1, left);
+    h += seasonGrowth(taxon, perYear, h) * part * (first ? vigour : 1);
+  }
+  return Math.min(Math.max(fromM, taxon.matureHeightM[1]), h);
+}
+
+const regrows = (taxon: Taxon): boolean => taxon.regrowthFromLeaflessWood !== "no";
+const stands = (e: StemEffect): boolean => e.kept > 0 && e.stem.state !== "dead";
+
+/** A hard cut is answered with vigour. */
+const vigourOf = (e: StemEffect, taxon: Taxon): number =>
+  1 + (e.kept < 1 && regrows(taxon) ? REGROWTH_ASSUMPTIONS.vigourAfterCut * e.leafGone : 0);
+
+/** Lines of the old wood as it is left. */
+function oldWood(e: StemEffect, taxon: Taxon): Shoot[] {
+  const at = (t: number) => alongStem(e.stem, t * e.kept, taxon);
+  const stem = [0.25, 0.5, 0.75, 1].map((t): Shoot => ({
+    from: at(t - 0.25),
+    to: at(t),
+    widthMm: e.stem.diameterMm * (1 - 0.5 * t),
+    kind: "old",
+  }));
+  const branches = e.stem.branches.flatMap((b, i): Shoot[] =>
+    e.branchesGone.has(i)
+      ? []
+      : [{ from: alongStem(e.stem, b.at, taxon), to: branchTip(e.stem, b, taxon), widthMm: b.diameterMm, kind: "old" }],
+  );
+  return [...stem, ...branches];
+}
+
+/** New growth at the end of a stem: one leader that goes on, or the shoots that a cut woke, spread to both sides. */
+function newWood(e: StemEffect, taxon: Taxon, gainM: Metres): Shoot[] {
+  if (gainM <= 0.005) return [];
+  const tip = alongStem(e.stem, e.kept, taxon);
+  const before = alongStem(e.stem, Math.max(0, e.kept - 0.15), taxon);
+  const run = Math.hypot(tip.x - before.x, tip.y - before.y, tip.z - before.z) || 1;
+  const cut = e.kept < 1 && e.leader === null;
+  const count = cut ? REGROWTH_ASSUMPTIONS.shootsBelowCut[1] : 1;
+  return Array.from({ length: count }, (_, i): Shoot => {
+    const spread = count === 1 ? 0 : (i - (count - 1) / 2) * 0.5;
+    const turn = ((e.stem.turnDeg + 90) * Math.PI) / 180;
+    return {
+      from: tip,
+      to: {
+        x: tip.x + gainM * ((tip.x - before.x) / run + spread * Math.cos(turn)),
+        y: tip.y + gainM * ((tip.y - before.y) / run + spread * Math.sin(turn)),
+        z: tip.z + gainM * Math.max(0.6, (tip.z - before.z) / run),
+      },
+      widthMm: 5,
+      kind: "new",
+    };
+  });
+}
+
+/** Shoots from the base where stems went. */
+function fromBase(gone: readonly StemEffect[], taxon: Taxon, heightM: Metres): Shoot[] {
+  const n = REGROWTH_ASSUMPTIONS.suckersPerStem[1];
+  return gone.flatMap((e) =>
+    Array.from({ length: n }, (_, i): Shoot => {
+      const s = {
+        ...e.stem,
+        leanDeg: Math.min(30, 8 + 6 * i),
+        turnDeg: (e.stem.turnDeg + 40 * i) % 360,
+        lengthM: heightM,
+      };
+      return { from: alongStem(s, 0, taxon), to: alongStem(s, 1, taxon), widthMm: 5, kind: "new" };
+    }),
+  );
+}
+
+function flowersAt(taxon: Taxon, a: Amounts, seasons: number, loss: Share): Future["flowers"] {
+  if (taxon.floweringWood === "foliage") return null;
+  const ends = (e: StemEffect): number => (e.stem.state === "dead" ? 0 : 1 + e.stem.branches.length);
+  const before = a.effects.reduce((n, e) => n + ends(e), 0);
+  if (before === 0) return null;
+  const kept = a.effects.reduce((n, e) => n + ends(e) * (1 - e.endsGone), 0) / before;
+  const cutEnds = a.effects.filter((e) => stands(e) && e.kept < 1).length / before;
+  const newWoodFlowers = taxon.floweringWood !== "old";
+  const of = (shoots: number): number => {
+    const woken = seasons >= (newWoodFlowers ? 0.5 : 1.5) ? cutEnds * shoots : 0;
+    return Math.max(0, (kept + woken) * (seasons < 1 ? 1 - loss * 0.5 : 1));
+  };
+  const [few, usual, many] = REGROWTH_ASSUMPTIONS.shootsBelowCut;
+  return [of(few), of(usual), of(many)];
+}
+
+const SEASONS: Readonly<Record<Horizon, (toCome: number) => number>> = {
+  now: () => 0,
+  season: (t) => t,
+  year: (t) => t + 1,
+  three: (t) => t + 3,
+};
+
+/** The stems as they will stand at a horizon, usual growth, as lines to draw. */
+export function shootsAt(
+  model: GardenModel,
+  plantId: string,
+  a: Amounts,
+  on: PlainDate,
+  horizon: Horizon,
+): readonly Shoot[] {
+  const taxon = model.taxonOf(model.plant(plantId));
+  const usual = taxon.growthM[1];
+  const seasons = SEASONS[horizon](growthToCome(model.yearOf(taxon), model.climate.hemisphere, on));
+  const standing = a.effects.filter(stands);
+  const old = standing.flatMap((e) => oldWood(e, taxon));
+  if (seasons === 0) return old;
+  const young = standing.flatMap((e) => {
+    const from = alongStem(e.stem, e.kept, taxon).z;
+    return newWood(e, taxon, grownTo(taxon, from, usual, seasons, vigourOf(e, taxon)) - from);
+  });
+  if (!regrows(taxon)) return [...old, ...young];
+  const gone = a.effects.filter((e) => e.kept === 0 && e.stem.state !== "dead");
+  const sucker = grownTo(taxon, 0, usual * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1);
+  return [...old, ...young, ...fromBase(gone, taxon, sucker)];
+}
+
+/** What follows a set of cuts made on a day. @param loss share of the coming display that the day's cut costs */
+export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on: PlainDate, loss: Share): Follows {
+  const plant = model.plant(plantId);
+  const taxon = model.taxonOf(plant);
+  const year = model.yearOf(taxon);
+  const toCome = growthToCome(year, model.climate.hemisphere, on);
+  const standing = a.effects.filter(stands);
+  const gone = a.effects.filter((e) => e.kept === 0 && e.stem.state !== "dead");
+  const suckering = gone.length > 0 && regrows(taxon);
+  const heightAt = (seasons: number, perYear: Metres): Metres => {
+    let top = suckering ? grownTo(taxon, 0, perYear * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1) : 0;
+    for (const e of standing)
+      top = Math.max(top, grownTo(taxon, alongStem(e.stem, e.kept, taxon).z, perYear, seasons, vigourOf(e, taxon)));
+    return top;
+  };
+  const [slow, usual, strong] = taxon.growthM;
+  const { seasonYear } = model.season(on);
+  const seasonsEnd = (n: number): PlainDate => {
+    const stop = seasonDate(seasonYear, year.stops.day, model.climate.hemisphere);
+    return addYears(stop < on ? addYears(stop, 1) : stop, n);
+  };
+  const futures = HORIZONS.map((horizon): Future => {
+    const seasons = SEASONS[horizon](toCome);
+    const flowers = seasons === 0 ? null : flowersAt(taxon, a, seasons, loss);
+    const [least, most] = REGROWTH_ASSUMPTIONS.headBounds;
+    const head = (n: number): number =>
+      Math.min(most, Math.max(least, n <= 0 ? most : (1 / n) ** REGROWTH_ASSUMPTIONS.headPower));
+    return {
+      horizon,
+      on: horizon === "now" ? on : seasonsEnd(horizon === "season" ? 0 : horizon === "year" ? 1 : 3),
+      heightM: [heightAt(seasons, slow), heightAt(seasons, usual), heightAt(seasons, strong)],
+      flowers,
+      headSize: flowers && [head(flowers[2]), head(flowers[0])],
+    };
+  });
+  const wanted = plant.goal.heightM;
+  const over =
+    wanted === null
+      ? -1
+      : Array.from({ length: 11 }, (_, n) => heightAt(toCome + n, usual)).findIndex((h) => h > wanted + 0.01);
+  return {
+    futures,
+    suckers: suckering
+      ? suckerFlush(gone.length, usual, on, seasonDate(seasonYear, year.wakes.day, model.climate.hemisphere))
+      : null,
+    outgrowsOn: over < 0 ? null : seasonsEnd(over),
+  };
+}
+
+function suckerFlush(stems: number, growthM: Metres, on: PlainDate, wakes: PlainDate): Follows["suckers"] {
+  const a = REGROWTH_ASSUMPTIONS;
+  const starts = wakes < on ? on : wakes;
+  const days = Math.round(a.growingDays * Math.min(1, a.suckerThinM / Math.max(0.05, growthM * a.suckerGrowth)));
+  const [few, usual, many] = a.suckersPerStem;
+  return { count: [stems * few, stems * usual, stems * many], thinOn: addDays(starts, days) };
+}

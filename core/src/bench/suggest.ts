@@ -1,0 +1,219 @@
+/**
+ * A proposal: the passes of the task in order, each taking what puts most right with what is left of the
+ * account. What had to stay for the cap is said too. Every cut can be put back or changed afterwards.
+ */
+import { cutHeightFor, suckersToKeep } from "../amount/index.ts";
+import type { PlainDate } from "../calendar/index.ts";
+import type { Stem, StemCut } from "../model/index.ts";
+import { heightOf, type GardenModel } from "../price/index.ts";
+import { partAtHeight } from "../stems/index.ts";
+import type { Metres, Share } from "../units/index.ts";
+import { bladePlace } from "./blade.ts";
+import { amountsOf } from "./amounts.ts";
+import { leafWeight } from "./effects.ts";
+import { passOrder, pastUpkeep, stemsOf, type Pass } from "./passes.ts";
+import { isRefusal } from "./remarks.ts";
+import { bestSubset } from "./subset.ts";
+import { tryOut, type TryQuestion } from "./tryOut.ts";
+
+export const SUGGEST_ASSUMPTIONS = {
+  /** A framework where no height is wanted: of the present height, but never under the least stub (panicle kinds: 30–60 cm). */
+  frameworkM: 0.45,
+  /** Reduced for wind: to half. */
+  windKeeps: 0.5,
+  /** Tips: of a year's growth. */
+  tipOfGrowth: 0.3,
+  /** Candles: about a half, while soft. */
+  candle: 0.5,
+  /** Outline: of the present height and width, where none is wanted. */
+  outlineKeeps: 0.9,
+  /** A lifted skirt clears so much. */
+  liftM: 0.4,
+} as const;
+
+export interface PassSuggestion {
+  readonly pass: Pass;
+  readonly cuts: readonly StemCut[];
+  /** Stems that wanted to go in this pass and stay because the cap, or the third by count, is reached. */
+  readonly stays: readonly string[];
+}
+
+export interface Suggestion {
+  readonly cuts: readonly StemCut[];
+  readonly passes: readonly PassSuggestion[];
+  /** Stems over the thumb are more than half: a renewal over three years, not upkeep. */
+  readonly pastUpkeep: boolean;
+  /** The height that was aimed at, and the one this year's share allows; null when no height was cut. */
+  readonly heightM: { readonly aimed: Metres; readonly reached: Metres } | null;
+}
+
+export type SuggestQuestion = Omit<TryQuestion, "cuts">;
+
+interface Setting {
+  readonly model: GardenModel;
+  readonly q: SuggestQuestion;
+  readonly on: PlainDate;
+  /** Live growth that may still go; Infinity in a cutback and by count in a renewal. */
+  readonly budget: Share;
+  readonly thirdByCount: number | null;
+}
+
+const remove = (s: Stem): StemCut => ({ cut: "remove", stemId: s.id });
+
+/** Stems of a pass that go: the most worth for what is left, exactly. Dead and torn wood always go. */
+function removals(pass: Pass, set: Setting, left: Share, all: number, gone: ReadonlySet<string>): readonly Stem[] {
+  const { stems, plant } = set.q;
+  const wanted = stemsOf(pass, stems).filter((s) => !gone.has(s.id));
+  if (pass === "dead" || pass === "hazard") return wanted;
+  if (pass === "suckers") {
+    const keep = suckersToKeep(wanted.length)[1];
+    return wanted.slice(0, Math.max(0, wanted.length - keep));
+  }
+  if (pass === "oldest" && set.thirdByCount !== null) {
+    const live = stems.filter((s) => s.state === "live");
+    const by = live.toSorted((a, b) => (b.ageYears ?? -1) - (a.ageYears ?? -1) || b.diameterMm - a.diameterMm);
+    return by.filter((s) => !gone.has(s.id)).slice(0, Math.max(0, set.thirdByCount - countLive(gone, stems)));
+  }
+  const { sapwoodMm } = set.model.taxonOf(plant);
+  const items = wanted.map((s) => ({
+    // Old stems count by their thickness, faults alike.
+    value: pass === "oldest" ? s.diameterMm : 1,
+    cost: all === 0 ? 0 : leafWeight(s, sapwoodMm) / all,
+  }));
+  return bestSubset(items, left).map((i) => wanted[i]!);
+}
+
+const countLive = (gone: ReadonlySet<string>, stems: readonly Stem[]): number =>
+  stems.filter((s) => gone.has(s.id) && s.state === "live").length;
+
+/** The height a task aims its cut at; null where it has none. */
+function aimedHeight({ model, q, on }: Setting): Metres | null {
+  const a = SUGGEST_ASSUMPTIONS;
+  const taxon = model.taxonOf(q.plant);
+  const now = heightOf(model, q.plant, on).heightM;
+  const stub = taxon.leastStubM ?? taxon.profile.bareFoot * now;
+  if (q.task === "reduce-for-wind") return Math.max(stub, now * a.windKeeps);
+  if (q.task === "hard-cutback") return Math.max(stub, 0.05);
+  const wanted = q.plant.goal.heightM;
+  if (wanted !== null) return cutHeightFor(wanted, taxon.growthM, taxon.leastStubM).cutAtM;
+  return taxon.passes === "cutback" ? Math.max(stub, a.frameworkM) : null;
+}
+
+const headsAt = (stems: readonly Stem[], heightM: Metres, set: Setting): StemCut[] => {
+  const taxon = set.model.taxonOf(set.q.plant);
+  return stems.flatMap((s): StemCut[] => {
+    const part = partAtHeight(s, heightM, taxon);
+    if (part >= 1) return [];
+    const place = bladePlace(s, Math.max(0.01, part * s.lengthM));
+    return place.branch === null
+      ? [{ cut: "head", stemId: s.id, keptM: place.keptM }]
+      : [{ cut: "to-branch", stemId: s.id, branch: place.branch }];
+  });
+};
+
+const SEARCH_STEPS = 14;
+/** The lowest height at or above the aim whose cuts fit with what was cut before. */
+function fittingHeads(set: Setting, before: readonly StemCut[], standing: readonly Stem[], aimM: Metres, topM: Metres) {
+  const share = (h: Metres): Share => tried(set, [...before, ...headsAt(standing, h, set)]);
+  if (share(aimM) <= set.budget + 1e-9) return { cuts: headsAt(standing, aimM, set), reachedM: aimM };
+  let [low, high] = [aimM, topM];
+  for (let i = 0; i < SEARCH_STEPS; i++) {
+    const mid = (low + high) / 2;
+    if (share(mid) <= set.budget + 1e-9) high = mid;
+    else low = mid;
+  }
+  return { cuts: headsAt(standing, high, set), reachedM: high };
+}
+
+const tried = (set: Setting, cuts: readonly StemCut[]): Share =>
+  amountsOf(set.q.stems, cuts, set.model.taxonOf(set.q.plant)).share;
+
+/** Cuts over the whole plant for the tasks that end in them, drawn back until they fit. */
+function wholePlant(
+  pass: Pass,
+  set: Setting,
+  before: readonly StemCut[],
+  size: { heightM: Metres; widthM: Metres },
+): StemCut[] {
+  const a = SUGGEST_ASSUMPTIONS;
+  const taxon = set.model.taxonOf(set.q.plant);
+  const { task, plant } = set.q;
+  const scaled = (make: (t: number) => StemCut): StemCut[] => {
+    for (let t = 1; t > 0; t -= 0.1) {
+      const cut = make(t);
+      if (tried(set, [...before, cut]) <= set.budget + 1e-9) return [cut];
+    }
+    return [];
+  };
+  if (pass === "lift") return scaled((t) => ({ cut: "lift", clearM: a.liftM * t }));
+  if (task === "deadhead") return [{ cut: "dead-heads" }];
+  if (task === "candle") return scaled((t) => ({ cut: "candles", share: a.candle * t }));
+  if (task === "tip")
+    return scaled((t) => ({ cut: "tips", offM: Math.max(0.01, taxon.growthM[1] * a.tipOfGrowth * t) }));
+  const wanted = plant.goal.heightM ?? size.heightM * a.outlineKeeps;
+  return scaled((t) => ({
+    cut: "shear",
+    heightM: size.heightM - Math.max(0, size.heightM - wanted) * t,
+    widthM: size.widthM * (1 - (1 - a.outlineKeeps) * t),
+  }));
+}
+
+/** Proposes a set of cuts for a task at a plant on a day. */
+export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): Suggestion {
+  const taxon = model.taxonOf(q.plant);
+  const clean = tryOut(model, { ...q, cuts: [] }, on);
+  const { advice } = clean;
+  const set: Setting = {
+    model,
+    q,
+    on,
+    budget: clean.cap === null ? Infinity : Math.max(0, clean.cap - advice.takenLast12Months),
+    thirdByCount: clean.stemsMayGo,
+  };
+  const all = q.stems.reduce((sum, s) => sum + leafWeight(s, taxon.sapwoodMm), 0);
+  const gone = new Set<string>();
+  const cuts: StemCut[] = [];
+  let heightM: Suggestion["heightM"] = null;
+  const passes = passOrder(taxon, q.task, q.plant.goal.kind).map((pass): PassSuggestion => {
+    const used = tried(set, cuts);
+    const wanted = stemsOf(pass, q.stems).filter((s) => !gone.has(s.id));
+    let mine: StemCut[] = [];
+    let stays: readonly string[] = [];
+    if (pass === "height") {
+      const aimed = aimedHeight(set);
+      const standing = q.stems.filter((s) => s.state === "live" && !gone.has(s.id));
+      if (aimed !== null && aimed < clean.before.heightM) {
+        const found = fittingHeads(set, cuts, standing, aimed, clean.before.heightM);
+        mine = found.cuts;
+        heightM = { aimed, reached: found.reachedM };
+      }
+    } else if (pass === "ends" || pass === "lift") mine = wholePlant(pass, set, cuts, clean.before);
+    else {
+      const go = removals(pass, set, set.budget - used, all, gone);
+      mine = go.map(remove);
+      for (const s of go) gone.add(s.id);
+      stays = pass === "suckers" ? [] : wanted.filter((s) => !gone.has(s.id)).map((s) => s.id);
+    }
+    const fit = allowed(set, mine);
+    for (const c of mine) if (!fit.includes(c) && c.cut === "remove") gone.delete(c.stemId);
+    // What goes at the base need not be shortened first.
+    const going = new Set(fit.flatMap((c) => (c.cut === "remove" ? [c.stemId] : [])));
+    cuts.splice(0, cuts.length, ...cuts.filter((c) => !("stemId" in c && going.has(c.stemId))), ...fit);
+    return { pass, cuts: fit, stays };
+  });
+  return {
+    cuts,
+    passes: passes.filter((p) => p.cuts.length > 0 || p.stays.length > 0),
+    pastUpkeep: pastUpkeep(q.stems),
+    heightM,
+  };
+}
+
+/** Without the cuts that the plant, its kind or somebody's safety refuses. */
+function allowed(set: Setting, cuts: readonly StemCut[]): StemCut[] {
+  const { remarks } = tryOut(set.model, { ...set.q, cuts }, set.on);
+  const refused = new Set(remarks.filter(isRefusal).map((r) => r.stemId));
+  if (refused.has(null)) return cuts.filter((c) => "stemId" in c && !refused.has(c.stemId));
+  const wholeRefused = remarks.some((r) => isRefusal(r) && r.code === "live-waits");
+  return cuts.filter((c) => ("stemId" in c ? !refused.has(c.stemId) : !wholeRefused || c.cut === "dead-heads"));
+}

@@ -1,0 +1,101 @@
+/** A try: the cuts on the drawing, asked of the plant on a day. */
+import { adviseOn, heightOf, type Advice, type BloomLoss, type GardenModel } from "../price/index.ts";
+import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import { VERDICT_TABLE, type Plant, type Stem, type StemCut, type Task } from "../model/index.ts";
+import type { Share } from "../units/index.ts";
+import { amountsOf, type Amounts } from "./amounts.ts";
+import { isRefusal, remarksOn, type Remark } from "./remarks.ts";
+
+/** Stems a renewal takes in one year, of those alive (work of three years). // => renewalThird(14) is 4 */
+export const renewalThird = (live: number): number => Math.floor(live / 3 + 1e-9);
+
+export interface TryResult extends Amounts {
+  readonly task: Task;
+  readonly advice: Advice;
+  /** Twelve months with this try, and the cap; null in a cutback. */
+  readonly takenAfter: number;
+  readonly cap: Share | null;
+  /** How far over the cap. */
+  readonly over: number;
+  /** A renewal goes by stems: how many may go this year; null in other accounts. */
+  readonly stemsMayGo: number | null;
+  /** Which limit this try meets first, where both count and area have one. */
+  readonly binds: "area" | "count" | null;
+  readonly flowers: readonly BloomLoss[];
+  readonly remarks: readonly Remark[];
+  /** It may be planned as it is: nothing refused, nothing over. */
+  readonly accepted: boolean;
+}
+
+/** Prices are worked out for shares rounded to this, so that a try of many small steps finds them worked out. */
+const GRAIN = 50;
+const grained = (x: Share): Share => Math.round(x * GRAIN) / GRAIN;
+
+/** Flowers lost on a day by cuts that reach so many shoots so deep. */
+function flowersOf(model: GardenModel, plant: Plant, on: PlainDate, task: Task, a: Amounts): readonly BloomLoss[] {
+  if (a.reach === 0) return [];
+  const taxon = model.taxonOf(plant);
+  const { prices } = model.kindsFor(plant, taxon, on).kindYear(taxon, task, {
+    depth: grained(a.depth),
+    reach: grained(a.reach),
+    frameShiftC: 0,
+  });
+  const { seasonDay: day, seasonYear } = model.season(on);
+  return prices.displays.flatMap((d) => {
+    const entry = (cycle: number, loss: Share, delayDays: number): BloomLoss => ({
+      display: d.name,
+      opens: seasonDate(seasonYear, d.opens[day]! + cycle * YEAR_DAYS, model.climate.hemisphere),
+      loss,
+      delayDays: Math.round(delayDays),
+      weight: d.weight,
+    });
+    const next = d.nextLoss[day]!;
+    return [entry(0, d.loss[day]!, d.delayDays[day]!), ...(next > 0 ? [entry(1, next, 0)] : [])];
+  });
+}
+
+export interface TryQuestion {
+  readonly plant: Plant;
+  readonly stems: readonly Stem[];
+  readonly task: Task;
+  readonly cuts: readonly StemCut[];
+}
+
+/** Works a try out: shares by every measure, the account, flowers, what stands against it. */
+export function tryOut(model: GardenModel, { plant, stems, task, cuts }: TryQuestion, on: PlainDate): TryResult {
+  const taxon = model.taxonOf(plant);
+  const amounts = amountsOf(stems, cuts, taxon);
+  const advice = adviseOn(model, plant.id, on, task);
+  const remarks = remarksOn(
+    amounts.effects,
+    cuts,
+    { plant, taxon, standing: advice.standing },
+    heightOf(model, plant, on).heightM,
+  );
+  const renewal = advice.regime === "renewal";
+  const stemsMayGo = renewal ? renewalThird(amounts.live) : null;
+  const takenAfter = advice.takenLast12Months + amounts.share;
+  // A renewal's account is its stems: the area that goes is shown beside it and may be more than a third.
+  const cap = renewal ? null : advice.cap;
+  const over = cap === null ? 0 : Math.max(0, takenAfter - cap - 1e-9);
+  const tooMany = stemsMayGo !== null && amounts.removed > stemsMayGo;
+  const limitByCount = stemsMayGo ?? renewalThird(amounts.live);
+  const areaFirst = advice.cap !== null && amounts.share / advice.cap > amounts.removed / Math.max(1, limitByCount);
+  return {
+    ...amounts,
+    task,
+    advice,
+    takenAfter,
+    cap,
+    over,
+    stemsMayGo,
+    binds: amounts.removed === 0 ? null : areaFirst ? "area" : "count",
+    flowers: flowersOf(model, plant, on, task, amounts),
+    remarks,
+    accepted:
+      over === 0 &&
+      !tooMany &&
+      !remarks.some(isRefusal) &&
+      (amounts.share === 0 || VERDICT_TABLE[advice.verdict].go || advice.verdict === "costs-flowers"),
+  };
+}

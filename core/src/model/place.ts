@@ -1,0 +1,60 @@
+/** Where the garden lies and by what rules it is kept; its beds. */
+import * as z from "zod";
+import { id, MonthDaySchema, name, text } from "./bounds.ts";
+
+const months = z.array(z.number().min(-80).max(70)).length(12);
+const spreads = z.array(z.number().min(0).max(20)).length(12).nullable();
+/** Mean daily minimum and maximum by calendar month, and the day-to-day spread where it was counted, °C. */
+export const MonthlySchema = z.strictObject({ tminC: months, tmaxC: months, sdMinC: spreads, sdMeanC: spreads });
+
+export const PlaceSchema = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  latitudeDeg: z.number().min(-90).max(90),
+  zone: z.string().max(3),
+  lastFrost: MonthDaySchema.nullable(),
+  firstFrost: MonthDaySchema.nullable(),
+  /** null: the climate is worked out from the zone and the frost dates. */
+  monthly: MonthlySchema.nullable(),
+});
+export type Place = Readonly<z.infer<typeof PlaceSchema>>;
+
+export const UNITS = ["metric", "imperial", "both"] as const;
+export const RulesSchema = z.strictObject({
+  units: z.enum(UNITS),
+  /** Chosen option per school question; a missing one takes the default for the place. */
+  schools: z.record(z.string().max(40), z.string().max(40)),
+});
+export type Rules = Readonly<z.infer<typeof RulesSchema>>;
+
+export const SUNS = ["sun", "part", "shade"] as const;
+export const WINDS = ["sheltered", "some", "exposed"] as const;
+export const WATERS = ["none", "hand", "irrigation"] as const;
+const sun = z.enum(SUNS).nullable();
+export const BedSchema = z.strictObject({
+  id,
+  name,
+  lengthM: z.number().positive().max(200),
+  /** Position in the list of beds. */
+  order: z.number().int().min(0).max(1000),
+  note: text(500),
+  /** Compass direction that its front looks to, degrees from north; null when nobody has looked. */
+  facesDeg: z.number().min(0).max(359).nullable(),
+  /** As surveyed; null where nobody has looked. */
+  sun: z.strictObject({ morning: sun, midday: sun, late: sun }),
+  shadedBy: text(200),
+  /** Does what shades it still grow? Then it is darker every year. */
+  shadeGrows: z.boolean(),
+  wind: z.enum(WINDS).nullable(),
+  water: z.enum(WATERS).nullable(),
+});
+export type Bed = Readonly<z.infer<typeof BedSchema>>;
+
+/** A bed nobody has surveyed yet. */
+export const UNSURVEYED_BED = {
+  facesDeg: null,
+  sun: { morning: null, midday: null, late: null },
+  shadedBy: "",
+  shadeGrows: false,
+  wind: null,
+  water: null,
+} as const satisfies Partial<Bed>;

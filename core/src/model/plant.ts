@@ -1,0 +1,143 @@
+/** A plant: its kind, size, condition, and what it is wanted to be. */
+import * as z from "zod";
+import { heightM, id, millimetres, name, PlainDateSchema, share, text } from "./bounds.ts";
+
+export const CONDITIONS = [
+  "healthy",
+  "stressed",
+  "frosted",
+  "dieback",
+  "drought",
+  "past-maturity",
+  "unchecked",
+] as const;
+export type Condition = (typeof CONDITIONS)[number];
+
+export const GOALS = [
+  "routine",
+  "keep-size",
+  "smaller",
+  "wider",
+  "fuller",
+  "open",
+  "upright",
+  "large-flowers",
+  "many-flowers",
+  "screen",
+  "view",
+  "outline",
+  "natural",
+  "coloured-stems",
+  "tree-form",
+  "off-path",
+  "ground",
+  "keep-heads",
+  "renew",
+  "colony",
+  "no-suckers",
+  "tidy",
+  "leave",
+  "let-go",
+] as const;
+export type GoalKind = (typeof GOALS)[number];
+
+export const STANCES = ["upright", "flopped", "leaning", "split"] as const;
+export type Stance = (typeof STANCES)[number];
+export const TOUCHED = ["path", "fence", "wall", "window", "plant", "wire", "roof", "mower"] as const;
+export const SUPPORTS = ["sound", "broken-ties", "trapped", "rubbing"] as const;
+
+/** What a look at the plant's health found; the condition follows from it. */
+export const HealthSchema = z.strictObject({
+  on: PlainDateSchema,
+  /** Under the bark of a doubtful stem: green is alive, brown is dead. */
+  scratch: z.enum(["green", "tips-brown", "brown", "not-tried"]),
+  growth: z.enum(["everywhere", "from-base", "from-old-stems", "none", "not-looked"]),
+  deadShare: share,
+  frost: z.boolean(),
+  disease: z.boolean(),
+  drought: z.boolean(),
+  /** Old and weak: little new wood for years. */
+  weak: z.boolean(),
+  sparseFoot: z.boolean(),
+});
+export type Health = Readonly<z.infer<typeof HealthSchema>>;
+
+/** What a plant may be, when that is not settled; the shares sum to about 1. */
+export const IdentitySchema = z.strictObject({
+  by: z.enum(["key", "gardener"]),
+  on: PlainDateSchema,
+  candidates: z
+    .array(z.strictObject({ taxonId: id, share }))
+    .min(2)
+    .max(20),
+});
+export type Identity = Readonly<z.infer<typeof IdentitySchema>>;
+
+export const VIEW_WANTS = ["hide", "clear", "show"] as const;
+/** What a plant must do for somebody who looks: hide what is behind it, keep the line over it clear, or be seen itself. */
+export const ViewSchema = z.strictObject({
+  viewpointId: id,
+  want: z.enum(VIEW_WANTS),
+  /** Height of what is to be hidden (its top) or seen (its lowest point), and how far behind the plant it stands. */
+  targetM: z.number().min(0).max(100),
+  beyondM: z.number().min(0).max(1000),
+});
+export type View = Readonly<z.infer<typeof ViewSchema>>;
+
+export const PlantSchema = z.strictObject({
+  id,
+  bedId: id,
+  taxonId: id,
+  /** What the gardener calls it. */
+  label: name,
+  /** Middle of the plant along the bed. */
+  alongM: z.number().min(0).max(200),
+  /** Height when it was last measured, and that day. */
+  heightM,
+  heightOn: PlainDateSchema,
+  widthM: z.number().positive().max(60),
+  /** null: history unknown (a house just bought). */
+  plantedOn: PlainDateSchema.nullable(),
+  condition: z.enum(CONDITIONS),
+  conditionOn: PlainDateSchema.nullable(),
+  goal: z.strictObject({ kind: z.enum(GOALS), heightM: heightM.nullable() }),
+  /** Nearest power line; null when there is none within reach. */
+  powerLineM: z.number().min(0).max(100).nullable(),
+  /** Thickest stem to be cut. */
+  thickestStemMm: millimetres.nullable(),
+  note: text(2000),
+  /** The planting day is a guess by the year. */
+  plantedAbout: z.boolean(),
+  /** Distance of its middle behind the bed's front edge. */
+  backM: z.number().min(0).max(50),
+  stance: z.enum(STANCES),
+  /** Old plants that have grown into one mass. */
+  plantsInOne: z.number().int().min(1).max(100),
+  touches: z.array(z.strictObject({ what: z.enum(TOUCHED), distanceM: z.number().min(0).max(50) })).max(10),
+  /** Climbers: what holds it. */
+  support: z.enum(SUPPORTS).nullable(),
+  /** Height of last year's cut, when its mark is still to be seen. */
+  lastCutM: heightM.nullable(),
+  health: HealthSchema.nullable(),
+  /** null: its kind is settled. */
+  identity: IdentitySchema.nullable(),
+  /** Options chosen for this plant where they differ from the garden's. */
+  schools: z.record(z.string().max(40), z.string().max(40)),
+  views: z.array(ViewSchema).max(6),
+});
+export type Plant = Readonly<z.infer<typeof PlantSchema>>;
+
+/** What nobody has surveyed yet; a new row starts with it and an old file is filled up with it. */
+export const UNSURVEYED_PLANT = {
+  plantedAbout: false,
+  backM: 0,
+  stance: "upright",
+  plantsInOne: 1,
+  touches: [],
+  support: null,
+  lastCutM: null,
+  health: null,
+  identity: null,
+  views: [],
+  schools: {},
+} as const satisfies Partial<Plant>;

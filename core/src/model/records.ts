@@ -1,0 +1,139 @@
+/** What was done, seen and meant, each on its day. */
+import * as z from "zod";
+import { heightM, id, millimetres, name, PlainDateSchema, share, text } from "./bounds.ts";
+import { REGIMES, TASKS } from "./words.ts";
+
+const deadStems = z.number().int().min(0).max(2000);
+export const CutSchema = z.discriminatedUnion("by", [
+  z.strictObject({ by: z.literal("height"), beforeM: heightM, afterM: z.number().min(0).max(40) }),
+  z.strictObject({
+    by: z.literal("stems"),
+    removedCount: z.number().int().min(0).max(2000),
+    liveCount: z.number().int().min(1).max(2000),
+  }),
+  z.strictObject({
+    by: z.literal("diameters"),
+    removedMm: z.array(millimetres).max(500),
+    keptMm: z.array(millimetres).max(500),
+  }),
+  z.strictObject({ by: z.literal("share"), share }),
+]);
+/** One measure of what live growth was taken. */
+export type Cut = Readonly<z.infer<typeof CutSchema>>;
+
+export const VisitSchema = z.strictObject({
+  id,
+  plantId: id,
+  on: PlainDateSchema,
+  task: z.enum(TASKS),
+  regime: z.enum(REGIMES),
+  /** Healthy live growth taken; several cuts at one visit multiply. */
+  cuts: z.array(CutSchema).max(20),
+  /** Diseased, torn or hazardous live wood: booked and shown apart, never refused for the cap. */
+  hazardShare: share,
+  /** Dead wood never counts; written down because it tells of the plant's health. */
+  deadStemsCount: deadStems,
+  minutes: z.number().min(0).max(2000).nullable(),
+  note: text(2000),
+  /** A trial: clean regrowth by this day, or the plant goes. null when it is none. */
+  trialUntil: PlainDateSchema.nullable(),
+});
+export type Visit = Readonly<z.infer<typeof VisitSchema>>;
+
+export const OBSERVATIONS = [
+  "growth-seen",
+  "not-yet",
+  "first-flower",
+  "last-flower",
+  "height",
+  "suckers-up",
+  "berries-gone",
+  "foot-dense",
+  "regrowth-clean",
+  "regrowth-poor",
+] as const;
+/** What can be waited for; "not-yet" says of which it was looked for. */
+export const WATCHED = [
+  "growth-seen",
+  "last-flower",
+  "suckers-up",
+  "berries-gone",
+  "foot-dense",
+  "regrowth-clean",
+] as const;
+export type Watched = (typeof WATCHED)[number];
+export const ObservationSchema = z.strictObject({
+  id,
+  plantId: id,
+  on: PlainDateSchema,
+  kind: z.enum(OBSERVATIONS),
+  heightM: heightM.nullable(),
+  note: text(500),
+  /** Where on the plant: new growth from the base, old stems or tips; flowers on side shoots or at the ends of new ones. */
+  where: z.enum(["base", "old-stems", "tips", "side-shoots", "new-shoot-ends"]).nullable(),
+  /** Of "not-yet": what was looked for. */
+  lookedFor: z.enum(WATCHED).nullable(),
+});
+export type Observation = Readonly<z.infer<typeof ObservationSchema>>;
+
+/** Where somebody stands or sits and looks at a bed. */
+export const ViewpointSchema = z.strictObject({
+  id,
+  name,
+  bedId: id,
+  /** Height of the eyes above the bed's ground: a terrace about 1.2 sitting, an upstairs deck 4. */
+  eyeHeightM: z.number().min(0.2).max(60),
+  /** From the bed's front edge, straight out. */
+  distanceM: z.number().min(0.2).max(300),
+  /** Opposite which point along the bed. */
+  alongM: z.number().min(-100).max(300),
+});
+export type Viewpoint = Readonly<z.infer<typeof ViewpointSchema>>;
+
+export const PhotoSchema = z.strictObject({
+  id,
+  plantId: id,
+  on: PlainDateSchema,
+  caption: text(200),
+  /** A small JPEG, base64. */
+  jpeg: z
+    .string()
+    .min(4)
+    .max(600_000)
+    .regex(/^[A-Za-z0-9+/]+=*$/, "not-base64"),
+});
+export type Photo = Readonly<z.infer<typeof PhotoSchema>>;
+
+/** A task meant for a plant on a day; a visit with that task settles it. */
+export const PlannedCutSchema = z.strictObject({
+  id,
+  plantId: id,
+  on: PlainDateSchema,
+  task: z.enum(TASKS),
+  madeOn: PlainDateSchema,
+  note: text(500),
+});
+export type PlannedCut = Readonly<z.infer<typeof PlannedCutSchema>>;
+
+const temperature = z.number().min(-70).max(60).nullable();
+const LONGEST_YEAR = 366;
+/** The days of one calendar year, 1 January first; null where a day was not observed. */
+export const WeatherYearSchema = z.strictObject({
+  id,
+  year: z.number().int().min(1850).max(2200),
+  /** Observed by the gardener, or made by the simulated station. */
+  source: z.enum(["own", "simulated"]),
+  tminC: z.array(temperature).max(LONGEST_YEAR),
+  tmaxC: z.array(temperature).max(LONGEST_YEAR),
+  rainMm: z.array(z.number().min(0).max(2000).nullable()).max(LONGEST_YEAR),
+});
+export type WeatherYear = Readonly<z.infer<typeof WeatherYearSchema>>;
+
+/** How many days a season runs ahead (behind: negative), as the gardener sees it; it overrides what is worked out. */
+export const SeasonNoteSchema = z.strictObject({
+  id,
+  /** Calendar year in which the hemisphere's year begins. */
+  seasonYear: z.number().int().min(1850).max(2200),
+  paceDays: z.number().min(-60).max(60),
+});
+export type SeasonNote = Readonly<z.infer<typeof SeasonNoteSchema>>;

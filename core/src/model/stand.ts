@@ -1,0 +1,85 @@
+/** The stems of a plant as they stood on a day, and the cuts that are tried on them. */
+import * as z from "zod";
+import { id, millimetres, PlainDateSchema, share, text } from "./bounds.ts";
+import { TASKS } from "./words.ts";
+
+export const STEM_STATES = ["live", "damaged", "diseased", "dead"] as const;
+export type StemState = (typeof STEM_STATES)[number];
+/** What speaks for taking a stem out, apart from its state and its age. */
+export const STEM_FAULTS = ["low", "weak", "wrong-way"] as const;
+export type StemFault = (typeof STEM_FAULTS)[number];
+
+const lengthM = z.number().positive().max(40);
+const turnDeg = z.number().min(0).max(360);
+const index = z.number().int().min(0);
+
+export const SideBranchSchema = z.strictObject({
+  /** Where it leaves the stem: 0 at the ground, 1 at the tip. */
+  at: share,
+  diameterMm: millimetres,
+  lengthM,
+  turnDeg,
+});
+export type SideBranch = Readonly<z.infer<typeof SideBranchSchema>>;
+
+export const StemSchema = z.strictObject({
+  id,
+  /** At its foot. */
+  diameterMm: millimetres,
+  lengthM,
+  /** null: nobody knows. */
+  ageYears: z.number().int().min(0).max(200).nullable(),
+  state: z.enum(STEM_STATES),
+  /** How much leaf it carries for its thickness: 1 as usual, 0.5 half-leaved. */
+  leafed: share,
+  faults: z.array(z.enum(STEM_FAULTS)).max(STEM_FAULTS.length),
+  /** The stem it rubs on. */
+  crosses: id.nullable(),
+  /** Which of several bases in one clump. */
+  base: z.number().int().min(0).max(20),
+  /** Which way it stands off the middle, and how far it leans from upright. */
+  turnDeg,
+  leanDeg: z.number().min(0).max(85),
+  branches: z.array(SideBranchSchema).max(40),
+});
+export type Stem = Readonly<z.infer<typeof StemSchema>>;
+
+/** One cut that is tried. Lengths are kept lengths, from the ground along the stem or up, in metres. */
+export const StemCutSchema = z.discriminatedUnion("cut", [
+  z.strictObject({ cut: z.literal("remove"), stemId: id }),
+  z.strictObject({ cut: z.literal("head"), stemId: id, keptM: lengthM }),
+  /** Thinned to a side branch, which takes over. */
+  z.strictObject({ cut: z.literal("to-branch"), stemId: id, branch: index }),
+  /** A side branch off at the stem. */
+  z.strictObject({ cut: z.literal("branch-off"), stemId: id, branch: index }),
+  /** Everything outside an outline of this height and width. */
+  z.strictObject({ cut: z.literal("shear"), heightM: lengthM, widthM: lengthM }),
+  /** So much off every shoot's end. */
+  z.strictObject({ cut: z.literal("tips"), offM: lengthM }),
+  z.strictObject({ cut: z.literal("candles"), share }),
+  z.strictObject({ cut: z.literal("dead-heads") }),
+  /** The skirt raised: nothing below this height. */
+  z.strictObject({ cut: z.literal("lift"), clearM: lengthM }),
+]);
+export type StemCut = Readonly<z.infer<typeof StemCutSchema>>;
+
+export const MOST_TRIES = 3;
+export const TrySchema = z.strictObject({
+  id,
+  task: z.enum(TASKS),
+  cuts: z.array(StemCutSchema).max(2000),
+});
+export type Try = Readonly<z.infer<typeof TrySchema>>;
+
+export const MOST_STEMS = 400;
+export const StandSchema = z.strictObject({
+  id,
+  plantId: id,
+  on: PlainDateSchema,
+  stems: z.array(StemSchema).max(MOST_STEMS),
+  tries: z.array(TrySchema).max(MOST_TRIES),
+  /** The try that is to be carried out. */
+  chosen: id.nullable(),
+  note: text(500),
+});
+export type Stand = Readonly<z.infer<typeof StandSchema>>;

@@ -1,0 +1,86 @@
+/** What is said of a cut at the bench: its line in the list, what stands against it, which limit binds. */
+import type { CutLine, Remark, RemarkCode, TryResult } from "../bench/index.ts";
+import type { Standing } from "../amount/index.ts";
+import type { Voice } from "./voice.ts";
+
+type Values = Remark["values"];
+const num = (v: Values, k: string): number => Number(v[k]);
+
+const STANDING_WORDS: Readonly<Record<Standing, string>> = {
+  healthy: "it is healthy",
+  "first-season": "it is in its first season here",
+  "second-season": "it is in its second season here",
+  stressed: "it is under stress",
+  frosted: "frost has hurt it",
+  dieback: "much of it has died back",
+  drought: "it stands dry",
+  "past-maturity": "it is old and weak",
+  unchecked: "nobody has looked at its health yet",
+};
+
+export const REMARK_TEXTS: Readonly<Record<RemarkCode, (v: Values, say: Voice) => string>> = {
+  "live-waits": (v) =>
+    `Dead wood only: ${STANDING_WORDS[v["standing"] as Standing]}. A live cut would take what it needs to recover.`,
+  "past-green": () =>
+    "No: nothing grows back from leafless wood. This stem would stay a bare stub; cut inside the green, or take it out at a union.",
+  "green-line": (v, say) =>
+    `No: below ${say.length(num(v, "belowM"))} there is no leaf, and bare wood stays bare. The outline has to stay above it.`,
+  "stub-too-low": (v, say) =>
+    `Too low: this kind breaks from stubs of ${say.length(num(v, "leastM"))} and more. A lower one is likely to die.`,
+  "pro-wire": (v, say) =>
+    `Call the line's owner or a licensed arborist: a power line is ${say.length(num(v, "distanceM"))} away. Local codes come first.`,
+  "pro-limb": (v) => `Call a professional: a limb of ${num(v, "diameterMm")} mm is heavy enough to hurt someone.`,
+  "pro-reach": (v, say) =>
+    `Call a professional: at ${say.length(num(v, "heightM"))} this cut is out of reach from the ground.`,
+  "pro-saw-overhead": (v, say) =>
+    `Call a professional: it wants a saw at ${say.length(num(v, "heightM"))}, over shoulder height.`,
+  "gap-stays": () => "Nothing grows back where it stood: the gap stays until its neighbours fill it.",
+  "leader-thin": () => "The side branch is thinner than a third of the stem: it may not take over.",
+  "three-cut": (v) =>
+    `${num(v, "diameterMm")} mm: in three cuts. Undercut about 30 cm out, top cut a little beyond, then the stub just outside the swollen collar.`,
+};
+export const remarkText = (r: Remark, say: Voice): string => REMARK_TEXTS[r.code](r.values, say);
+
+/** One line of the list, without its number. */
+export function cutLineText(l: CutLine, say: Voice): string {
+  const at = l.heightM === null ? "" : say.length(l.heightM);
+  const thick = l.diameterMm === null ? "" : ` (${l.diameterMm} mm)`;
+  switch (l.cut.cut) {
+    case "remove":
+      return l.stem?.state === "dead" ? `Dead stem out at the ground${thick}` : `Out at the ground${thick}`;
+    case "head":
+      return `Shorten to ${at}${thick}, ${l.blade?.mm} mm above ${l.blade?.outward ? "a bud that looks out" : "a bud"}, sloping away`;
+    case "to-branch":
+      return `Back to the side branch at ${at}${thick}, ${l.blade?.mm} mm above it, sloping away`;
+    case "branch-off":
+      return `Side branch off at ${at}${thick}, just outside its collar`;
+    case "shear":
+      return `Shear to ${say.length(l.cut.heightM)} high and ${say.length(l.cut.widthM)} wide, a little wider at the foot`;
+    case "tips":
+      return `Take ${say.length(l.cut.offM)} off every shoot's end, above a bud`;
+    case "candles":
+      return `Shorten each soft candle by ${say.percent(l.cut.share)}, with fingers, not through needles`;
+    case "dead-heads":
+      return "Spent heads off, just above the first good pair of buds";
+    case "lift":
+      return `Clear everything below ${say.length(l.cut.clearM)}, from the bottom up`;
+  }
+}
+
+/** Which limit a try meets first, and how far the measures differ. */
+export function bindsText(t: TryResult, say: Voice): string | null {
+  if (t.removed === 0 || t.binds === null) return null;
+  const share = `${t.removed} of ${t.live} stems hold ${say.percent(t.share)} of the live growth`;
+  return t.binds === "area"
+    ? `${share}: the live growth is the limit you meet first, not the count.`
+    : `${share}: the count is the limit you meet first.`;
+}
+
+/** The same cut by every measure, as far as each has an answer. */
+export function measuresOf(t: TryResult): readonly (readonly [measure: string, share: number])[] {
+  const out: [string, number][] = [["by thickness", t.share]];
+  if (t.removed > 0) out.push(["by stems counted", t.countShare]);
+  if (t.byOutline !== null) out.push(["by its outline", t.byOutline]);
+  if (t.byHeight !== null) out.push(["by height alone", t.byHeight]);
+  return out;
+}
