@@ -37,8 +37,9 @@ export const nodeSpacing = (s: Stem): Metres =>
 /**
  * The place nearest to a wanted length: a side branch strong enough to take over, or a bud that looks out.
  * A bud on the way out is preferred to a nearer one that looks in, within two buds' distance.
+ * @param leastM no shorter than this, where a stub that short would not break
  */
-export function bladePlace(s: Stem, wantedM: Metres): BladePlace {
+export function bladePlace(s: Stem, wantedM: Metres, leastM: Metres = 0): BladePlace {
   const gap = nodeSpacing(s);
   const branches = s.branches.flatMap((b, i): BladePlace[] =>
     b.diameterMm >= s.diameterMm * BLADE.leastLeader
@@ -51,7 +52,9 @@ export function bladePlace(s: Stem, wantedM: Metres): BladePlace {
     return { keptM: (i + 1) * gap, above: "bud", outward, branch: null, aboveMm: BLADE.aboveBudMm };
   });
   const far = (p: BladePlace): number => Math.abs(p.keptM - wantedM) + (p.outward ? 0 : 2 * gap);
-  const best = [...nodes, ...branches].reduce((a, b) => (far(b) < far(a) ? b : a));
+  const all = [...nodes, ...branches];
+  const high = all.filter((p) => p.keptM >= leastM);
+  const best = (high.length > 0 ? high : all.slice(-1)).reduce((a, b) => (far(b) < far(a) ? b : a));
   const rounded = Math.round(best.keptM * 1000) / 1000;
   return { ...best, keptM: Math.min(rounded, s.lengthM) };
 }

@@ -12,7 +12,7 @@ import { bladePlace } from "./blade.ts";
 import { amountsOf } from "./amounts.ts";
 import { leafWeight } from "./effects.ts";
 import { passOrder, pastUpkeep, stemsOf, type Pass } from "./passes.ts";
-import { isRefusal } from "./remarks.ts";
+import { isRefusal, type Remark } from "./remarks.ts";
 import { bestSubset } from "./subset.ts";
 import { tryOut, type TryQuestion } from "./tryOut.ts";
 
@@ -34,6 +34,8 @@ export const SUGGEST_ASSUMPTIONS = {
 export interface PassSuggestion {
   readonly pass: Pass;
   readonly cuts: readonly StemCut[];
+  /** What the plant, its kind or somebody's safety refuses of this pass. */
+  readonly refused: readonly Remark[];
   /** Stems that wanted to go in this pass and stay because the cap, or the third by count, is reached. */
   readonly stays: readonly string[];
 }
@@ -104,7 +106,8 @@ const headsAt = (stems: readonly Stem[], heightM: Metres, set: Setting): StemCut
   return stems.flatMap((s): StemCut[] => {
     const part = partAtHeight(s, heightM, taxon);
     if (part >= 1) return [];
-    const place = bladePlace(s, Math.max(0.01, part * s.lengthM));
+    const least = (taxon.leastStubM ?? 0) > 0 ? partAtHeight(s, taxon.leastStubM!, taxon) * s.lengthM : 0;
+    const place = bladePlace(s, Math.max(0.01, part * s.lengthM), least + 1e-3);
     return place.branch === null
       ? [{ cut: "head", stemId: s.id, keptM: place.keptM }]
       : [{ cut: "to-branch", stemId: s.id, branch: place.branch }];
@@ -194,26 +197,32 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
       for (const s of go) gone.add(s.id);
       stays = pass === "suckers" ? [] : wanted.filter((s) => !gone.has(s.id)).map((s) => s.id);
     }
-    const fit = allowed(set, mine);
+    const { fit, refused } = allowed(set, mine);
     for (const c of mine) if (!fit.includes(c) && c.cut === "remove") gone.delete(c.stemId);
     // What goes at the base need not be shortened first.
     const going = new Set(fit.flatMap((c) => (c.cut === "remove" ? [c.stemId] : [])));
     cuts.splice(0, cuts.length, ...cuts.filter((c) => !("stemId" in c && going.has(c.stemId))), ...fit);
-    return { pass, cuts: fit, stays };
+    if (pass === "height" && fit.length === 0) heightM = null;
+    const turnedDown = new Set(refused.map((r) => r.stemId));
+    return { pass, cuts: fit, refused, stays: stays.filter((id) => !turnedDown.has(id)) };
   });
   return {
     cuts,
-    passes: passes.filter((p) => p.cuts.length > 0 || p.stays.length > 0),
+    passes: passes.filter((p) => p.cuts.length + p.stays.length + p.refused.length > 0),
     pastUpkeep: pastUpkeep(q.stems),
     heightM,
   };
 }
 
-/** Without the cuts that the plant, its kind or somebody's safety refuses. */
-function allowed(set: Setting, cuts: readonly StemCut[]): StemCut[] {
+/** The cuts without those that are refused, and the refusals, one of a sort. */
+function allowed(set: Setting, cuts: readonly StemCut[]): { fit: StemCut[]; refused: readonly Remark[] } {
   const { remarks } = tryOut(set.model, { ...set.q, cuts }, set.on);
-  const refused = new Set(remarks.filter(isRefusal).map((r) => r.stemId));
-  if (refused.has(null)) return cuts.filter((c) => "stemId" in c && !refused.has(c.stemId));
-  const wholeRefused = remarks.some((r) => isRefusal(r) && r.code === "live-waits");
-  return cuts.filter((c) => ("stemId" in c ? !refused.has(c.stemId) : !wholeRefused || c.cut === "dead-heads"));
+  const refusals = remarks.filter(isRefusal);
+  const stems = new Set(refusals.map((r) => r.stemId));
+  // A refusal of live cuts, or of the whole outline, holds for what goes over the whole plant.
+  const whole = refusals.some((r) => r.stemId === null || r.code === "live-waits");
+  const fit = cuts.filter((c) => ("stemId" in c ? !stems.has(c.stemId) : !whole || c.cut === "dead-heads"));
+  const sorts = new Set<string>();
+  const refused = refusals.filter((r) => !sorts.has(r.code) && sorts.add(r.code));
+  return { fit, refused };
 }

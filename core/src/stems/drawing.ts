@@ -3,7 +3,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import type { SideBranch, Stem } from "../model/index.ts";
 import type { Metres, Millimetres } from "../units/index.ts";
 import { THICKNESS_TABLE, THICKNESSES } from "./classes.ts";
-import { lengthForHeight, shapeOf } from "./layout.ts";
+import { lengthForHeight } from "./layout.ts";
 import type { Tally } from "./tally.ts";
 
 /** What a count leaves open (ours): which is dead, how long the thin ones are, where side branches sit. */
@@ -14,6 +14,8 @@ export const DRAWING_ASSUMPTIONS = {
   branchesAt: [0.45, 0.65, 0.8],
   branchDiameter: 0.45,
   branchLength: 0.35,
+  /** Stems reach so much of the half width, their side branches the rest. */
+  stemsOfWidth: 0.8,
   /** Stems turn by the angle at which leaves follow each other, so that no two stand in line. */
   turnDeg: 137.5,
 } as const;
@@ -55,10 +57,8 @@ export function stemsFromTally(
   const a = DRAWING_ASSUMPTIONS;
   const sizes = thicknessesOf(tally);
   const thickest = Math.max(...sizes);
-  const shape = shapeOf(taxon);
-  // No lean may make a stem reach further out than the plant is wide.
-  const widest = Math.atan2(plant.widthM / 2, plant.heightM) * (180 / Math.PI);
-  const lean = Math.min(shape.leanDeg, widest);
+  // The outermost stem and its side branches together reach as far out as the plant is wide.
+  const lean = Math.atan2((plant.widthM / 2) * a.stemsOfWidth, plant.heightM) * (180 / Math.PI);
   const stems = sizes.map((diameterMm, i): Stem => {
     const leanDeg = Math.round(lean * Math.sqrt((i + 0.5) / sizes.length));
     const reach = a.thinReach + (1 - a.thinReach) * Math.sqrt(diameterMm / thickest);

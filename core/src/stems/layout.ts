@@ -10,26 +10,20 @@ export interface Point3 {
   readonly z: Metres;
 }
 
-interface Shape {
-  /** Lean of the outermost stem off upright, degrees. */
-  readonly leanDeg: number;
-  /** How much a stem arches: 0 straight, 1 its tip hangs level. */
-  readonly arch: Share;
-}
-/** Habits as the way their stems stand: ours, by eye. */
-const SHAPE_OF_HABIT: Readonly<Record<Taxon["habit"], Shape>> = {
-  dome: { leanDeg: 34, arch: 0.25 },
-  mound: { leanDeg: 48, arch: 0.2 },
-  upright: { leanDeg: 15, arch: 0.05 },
-  vase: { leanDeg: 38, arch: 0.2 },
-  fountain: { leanDeg: 36, arch: 0.6 },
-  cone: { leanDeg: 8, arch: 0 },
-  column: { leanDeg: 6, arch: 0 },
-  climber: { leanDeg: 22, arch: 0.15 },
-  tuft: { leanDeg: 22, arch: 0.3 },
-  tree: { leanDeg: 18, arch: 0.1 },
+/** How much a habit's stems arch: 0 straight, 1 the tip hangs level; ours, by eye. */
+const ARCH_OF_HABIT: Readonly<Record<Taxon["habit"], Share>> = {
+  dome: 0.25,
+  mound: 0.2,
+  upright: 0.05,
+  vase: 0.2,
+  fountain: 0.6,
+  cone: 0,
+  column: 0,
+  climber: 0.15,
+  tuft: 0.3,
+  tree: 0.1,
 };
-export const shapeOf = (taxon: Pick<Taxon, "habit">): Shape => SHAPE_OF_HABIT[taxon.habit];
+export const archOf = (taxon: Pick<Taxon, "habit">): Share => ARCH_OF_HABIT[taxon.habit];
 
 const RAD = Math.PI / 180;
 /** Side branches stand off their stem by so much, degrees. */
@@ -50,7 +44,7 @@ function footOf(s: Pick<Stem, "base" | "turnDeg">): Point3 {
 
 /** The point at a part of a stem's length: 0 at the ground, 1 at the tip. */
 export function alongStem(s: Stem, at: Share, taxon: Pick<Taxon, "habit">): Point3 {
-  const { arch } = shapeOf(taxon);
+  const arch = archOf(taxon);
   const foot = footOf(s);
   const [lean, turn] = [s.leanDeg * RAD, s.turnDeg * RAD];
   // A straight run out, and up along an arch that ends at the stem's own height.
@@ -64,7 +58,7 @@ export function branchTip(s: Stem, b: SideBranch, taxon: Pick<Taxon, "habit">): 
   const from = alongStem(s, b.at, taxon);
   const [out, up] = [
     b.lengthM * Math.sin(BRANCH_ANGLE_DEG * RAD),
-    b.lengthM * Math.cos(BRANCH_ANGLE_DEG * RAD) * (1 - shapeOf(taxon).arch),
+    b.lengthM * Math.cos(BRANCH_ANGLE_DEG * RAD) * (1 - archOf(taxon)),
   ];
   return { x: from.x + out * Math.cos(b.turnDeg * RAD), y: from.y + out * Math.sin(b.turnDeg * RAD), z: from.z + up };
 }

@@ -70,6 +70,10 @@ const makeRouter = () =>
           path: "/plant/:id/survey",
           lazy: async () => ({ Component: (await import("../screens/survey/index.ts")).SurveyScreen }),
         },
+        {
+          path: "/plant/:id/bench",
+          lazy: async () => ({ Component: (await import("../screens/bench/index.ts")).BenchScreen }),
+        },
         { path: "/plant/:id", element: <PlantScreen /> },
         { path: "/plant/:id/record/:task?", element: <RecordScreen /> },
         { path: "/year", lazy: async () => ({ Component: (await import("../screens/year/index.ts")).YearScreen }) },

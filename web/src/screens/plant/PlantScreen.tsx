@@ -148,6 +148,9 @@ function Known({ plant }: { readonly plant: Plant }) {
         <Button component={DayLink} to={`/plant/${plant.id}/record/${advice.task}`} variant="contained">
           Record a visit
         </Button>
+        <Button component={DayLink} to={`/plant/${plant.id}/bench`} variant="outlined">
+          Bench
+        </Button>
         <Button component={DayLink} to={`/plant/${plant.id}/survey`} variant="outlined">
           Survey
         </Button>

@@ -1,0 +1,31 @@
+/** The bench's look as plain classes. */
+export const benchStyles = {
+  ".stem-row": { borderBottom: "1px solid var(--line)", borderLeft: "5px solid transparent" },
+  ".stem-row p": { paddingLeft: 8 },
+  ".stem-main": {
+    display: "flex",
+    flexWrap: "wrap",
+    gap: "0 8px",
+    width: "100%",
+    minHeight: 44,
+    alignItems: "center",
+    padding: "4px 8px",
+    border: 0,
+    background: "none",
+    color: "inherit",
+    font: "inherit",
+    textAlign: "left",
+    cursor: "pointer",
+  },
+  ".stem-does": { marginLeft: "auto", color: "var(--soft)", fontWeight: 600 },
+  ".stem-tools": { padding: "0 8px 12px" },
+  ".stem-slide": { display: "block", padding: "8px 12px 0" },
+  ".offers": { margin: "0 0 12px", paddingLeft: 22, "& .why": { marginLeft: 8 } },
+  ".cut-line": {
+    borderBottom: "1px solid var(--line)",
+    "& label": { display: "flex", gap: 10, alignItems: "center", minHeight: 44, padding: "4px 0", cursor: "pointer" },
+    "& input": { width: 22, height: 22, flex: "none" },
+  },
+  ".cut-no": { fontSize: "1.3rem", fontWeight: 700, minWidth: 26, textAlign: "right" },
+  ".cut-done": { textDecoration: "line-through", color: "var(--soft)" },
+} as const;

@@ -1,0 +1,273 @@
+/** The stems to scale, from the side you stand at: what goes is struck, what stays is whole; press a stem, drag its end. */
+import {
+  alongStem,
+  bladePlace,
+  shootsAt,
+  type Horizon,
+  type StemCut,
+  type Taxon,
+  type TryResult,
+  type Stem,
+} from "@wren/core";
+import { memo, useMemo, useRef, useState, type PointerEvent } from "react";
+import {
+  branchPath,
+  depthOf,
+  heightAt,
+  nearestPart,
+  onSheet,
+  shootPath,
+  stemPath,
+  strokeOf,
+  viewOf,
+  type Spot,
+  type View,
+} from "../../drawing/stand.geometry.ts";
+import { useGarden } from "../../state/garden.tsx";
+
+const DESK = { width: 620, height: 470, foot: 24 } as const;
+const PHONE = { width: 400, height: 430, foot: 24 } as const;
+/** Drag the end so near to the ground and the stem goes; so near to its tip and it is put back. */
+const AT_BASE = 0.04;
+const AT_TIP = 0.97;
+
+interface Props {
+  readonly plantId: string;
+  readonly stems: readonly Stem[];
+  readonly taxon: Taxon;
+  readonly result: TryResult;
+  readonly horizon: Horizon;
+  readonly viewDeg: number;
+  readonly on: TryResult["advice"]["on"];
+  /** Room for what grows, m. */
+  readonly room: { readonly heightM: number; readonly widthM: number };
+  readonly chosen: string | null;
+  readonly numbers: ReadonlyMap<string, number>;
+  readonly wantedM: number | null;
+  readonly narrow: boolean;
+  readonly onChoose: (id: string) => void;
+  readonly onCut: (stemId: string, cut: StemCut | null) => void;
+  readonly onShear: (heightM: number) => void;
+}
+
+/** The heading that a drag along a stem asks for; null puts it back. */
+function cutFor(stem: Stem, at: number): StemCut | null {
+  if (at >= AT_TIP) return null;
+  if (at <= AT_BASE) return { cut: "remove", stemId: stem.id };
+  const place = bladePlace(stem, at * stem.lengthM);
+  return place.branch === null
+    ? { cut: "head", stemId: stem.id, keptM: place.keptM }
+    : { cut: "to-branch", stemId: stem.id, branch: place.branch };
+}
+
+const StemLines = memo(function StemLines({
+  effect,
+  taxon,
+  view,
+  chosen,
+  ghost,
+}: {
+  readonly effect: TryResult["effects"][number];
+  readonly taxon: Taxon;
+  readonly view: View;
+  readonly chosen: boolean;
+  readonly ghost: boolean;
+}) {
+  const { stem, kept, branchesGone } = effect;
+  const width = strokeOf(stem.diameterMm, view);
+  const dead = stem.state === "dead";
+  const colour = chosen
+    ? "var(--plum)"
+    : dead
+      ? "var(--soft)"
+      : stem.state === "live"
+        ? "var(--umber)"
+        : "var(--alarm)";
+  const gone = { stroke: "var(--alarm)", strokeDasharray: "5 5", fill: "none", opacity: 0.75 } as const;
+  return (
+    <g strokeLinecap="round" strokeLinejoin="round">
+      {!ghost && (
+        <>
+          <path d={stemPath(stem, kept, 1, taxon, view)} strokeWidth={Math.max(1.2, width * 0.5)} {...gone} />
+          <path d={branchPath(stem, (i) => branchesGone.has(i), taxon, view)} strokeWidth="1.2" {...gone} />
+        </>
+      )}
+      <path
+        d={stemPath(stem, 0, kept, taxon, view)}
+        fill="none"
+        stroke={colour}
+        strokeWidth={width}
+        strokeDasharray={dead ? "2 4" : undefined}
+      />
+      <path
+        d={branchPath(stem, (i) => !branchesGone.has(i), taxon, view)}
+        fill="none"
+        stroke={colour}
+        strokeWidth={Math.max(1.2, width * 0.4)}
+      />
+    </g>
+  );
+});
+
+export function Drawing(p: Props) {
+  const { model } = useGarden();
+  const { taxon, result } = p;
+  const sheet = p.narrow ? PHONE : DESK;
+  const view = useMemo(() => viewOf(sheet, p.room.heightM, p.room.widthM, p.viewDeg), [sheet, p.room, p.viewDeg]);
+  const svg = useRef<SVGSVGElement>(null);
+  /** While an end is dragged the cut is drawn, not yet made. */
+  const [drag, setDrag] = useState<{ readonly stemId: string; readonly at: number } | null>(null);
+  const [line, setLine] = useState<number | null>(null);
+  const sorted = useMemo(
+    () => result.effects.toSorted((a, b) => depthOf(b.stem, taxon, p.viewDeg) - depthOf(a.stem, taxon, p.viewDeg)),
+    [result.effects, taxon, p.viewDeg],
+  );
+  const future = p.horizon !== "now";
+  const shoots = useMemo(
+    () => (future ? shootsAt(model, p.plantId, result, p.on, p.horizon) : []),
+    [future, model, p.plantId, result, p.on, p.horizon],
+  );
+  const chosen = result.effects.find((e) => e.stem.id === p.chosen);
+  const spotOf = (e: PointerEvent): Spot => {
+    const box = svg.current!.getBoundingClientRect();
+    return {
+      x: ((e.clientX - box.left) / box.width) * sheet.width,
+      y: ((e.clientY - box.top) / box.height) * sheet.height,
+    };
+  };
+  const handle =
+    chosen && onSheet(alongStem(chosen.stem, drag?.stemId === chosen.stem.id ? drag.at : chosen.kept, taxon), view);
+  const shear = result.effects.some((e) => e.endsCut);
+  const ground = sheet.height - sheet.foot;
+  const lineY = (m: number): number => ground - m * view.scale;
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${sheet.width} ${sheet.height}`}
+      width="100%"
+      role="img"
+      aria-label={`${p.stems.length} stems drawn to scale; the list below says the same in words`}
+      style={{ display: "block", background: "var(--paper)", touchAction: "pan-y" }}
+    >
+      <line x1="0" x2={sheet.width} y1={ground} y2={ground} stroke="var(--umber)" strokeWidth="2" />
+      {[0.5, 1, 1.5, 2, 2.5, 3, 4, 5].map((m) =>
+        lineY(m) > 8 ? (
+          <g key={m}>
+            <line x1="0" x2="10" y1={lineY(m)} y2={lineY(m)} stroke="var(--soft)" />
+            <text x="13" y={lineY(m) + 4} fontSize="12" fill="var(--soft)">
+              {m} m
+            </text>
+          </g>
+        ) : null,
+      )}
+      {p.wantedM !== null && (
+        <line
+          x1="48"
+          x2={sheet.width}
+          y1={lineY(p.wantedM)}
+          y2={lineY(p.wantedM)}
+          stroke="var(--leaf)"
+          strokeWidth="1.5"
+          strokeDasharray="8 5"
+        />
+      )}
+      {sorted.map((e) => (
+        <StemLines
+          key={e.stem.id}
+          effect={drag?.stemId === e.stem.id ? { ...e, kept: drag.at } : e}
+          taxon={taxon}
+          view={view}
+          chosen={e.stem.id === p.chosen}
+          ghost={future}
+        />
+      ))}
+      {future && (
+        <path
+          d={shootPath(
+            shoots.filter((s) => s.kind === "new"),
+            view,
+          )}
+          stroke="var(--leaf)"
+          strokeWidth="2.5"
+          strokeLinecap="round"
+          fill="none"
+        />
+      )}
+      {!future &&
+        sorted.map((e) => (
+          <path
+            key={e.stem.id}
+            data-stem={e.stem.id}
+            d={stemPath(e.stem, 0, 1, taxon, view)}
+            fill="none"
+            stroke="transparent"
+            strokeWidth={Math.max(14, strokeOf(e.stem.diameterMm, view))}
+            style={{ cursor: "pointer" }}
+            onClick={() => p.onChoose(e.stem.id)}
+          />
+        ))}
+      {!future &&
+        sorted.map((e) => {
+          const no = p.numbers.get(e.stem.id);
+          if (no === undefined) return null;
+          const s = onSheet(alongStem(e.stem, Math.max(0.1 + 0.07 * (no % 3), e.kept), taxon), view);
+          return (
+            <g key={e.stem.id} pointerEvents="none">
+              <circle cx={s.x} cy={s.y} r="9" fill="var(--paper)" stroke="var(--alarm)" strokeWidth="1.5" />
+              <text x={s.x} y={s.y + 4} fontSize="11" textAnchor="middle" fill="var(--ink)">
+                {no}
+              </text>
+            </g>
+          );
+        })}
+      {shear && !future && (
+        <g
+          style={{ cursor: "ns-resize" }}
+          data-shear-line=""
+          onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+          onPointerMove={(e) => {
+            if (e.buttons > 0) setLine(heightAt(spotOf(e), view));
+          }}
+          onPointerUp={() => {
+            if (line !== null) p.onShear(line);
+            setLine(null);
+          }}
+        >
+          <rect x="0" y={lineY(line ?? result.after.heightM) - 10} width={sheet.width} height="20" fill="transparent" />
+          <line
+            x1="30"
+            x2={sheet.width}
+            y1={lineY(line ?? result.after.heightM)}
+            y2={lineY(line ?? result.after.heightM)}
+            stroke="var(--alarm)"
+            strokeWidth="2.5"
+          />
+        </g>
+      )}
+      {handle && !future && (
+        <circle
+          data-handle={chosen.stem.id}
+          cx={handle.x}
+          cy={handle.y}
+          r="10"
+          fill="var(--plum)"
+          fillOpacity="0.85"
+          stroke="var(--paper)"
+          strokeWidth="2"
+          style={{ cursor: "grab", touchAction: "none" }}
+          onPointerDown={(e) => {
+            e.currentTarget.setPointerCapture(e.pointerId);
+            setDrag({ stemId: chosen.stem.id, at: chosen.kept });
+          }}
+          onPointerMove={(e) => {
+            if (drag) setDrag({ ...drag, at: nearestPart(chosen.stem, spotOf(e), taxon, view) });
+          }}
+          onPointerUp={() => {
+            if (drag) p.onCut(drag.stemId, cutFor(chosen.stem, drag.at));
+            setDrag(null);
+          }}
+        />
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,167 @@
+/** What a try amounts to: may it be done, how much goes, what it costs in flowers, what follows. */
+import {
+  bindsText,
+  measuresOf,
+  reasonText,
+  remarkText,
+  type Follows,
+  type Future,
+  type Plant,
+  type TryResult,
+  type Voice,
+} from "@wren/core";
+import { BudgetRing } from "../../drawing/BudgetRing.tsx";
+import { useVoice } from "../../state/voice.ts";
+import { Table } from "../../ui/Table.tsx";
+import { VerdictMark } from "../../ui/VerdictMark.tsx";
+import { Why, type Explanation } from "../../ui/Why.tsx";
+import { HORIZON_LABELS } from "./labels.ts";
+
+function explainShare(t: TryResult, say: Voice): Explanation {
+  return {
+    title: "Live growth that goes",
+    formula:
+      "Leaf goes with the conducting section of a stem: thickness squared, of all live stems; in old stems only an outer ring conducts. A shortened stem loses what stood above, by the habit's profile. Dead stems stand in no sum.",
+    inputs: [
+      ["stems out at the ground", `${t.removed} of ${t.live} live`],
+      ["stems shortened", String(t.headed)],
+      ...measuresOf(t).map(([m, s]) => [m, say.percent(s)] as const),
+    ],
+    sources: ["pipe-model"],
+  };
+}
+
+function explainFollows(): Explanation {
+  return {
+    title: "What follows",
+    formula:
+      "Below a heading cut one to three buds wake; a hard cut is answered by longer shoots; where a stem went at the base one to four come again. Growth slows towards the kind's mature height. There are no published figures for these: they are ours, and given as ranges.",
+    inputs: [],
+    sources: ["assumption"],
+  };
+}
+
+const verdictLine = (t: TryResult, say: Voice): string => {
+  if (t.accepted) return t.share === 0 && t.deadRemoved === 0 ? "Nothing is cut yet." : "It can be planned.";
+  if (t.over > 0) return `Over the cap by ${say.percent(t.over)}: put something back.`;
+  if (t.stemsMayGo !== null && t.removed > t.stemsMayGo)
+    return `${t.removed} stems are more than a third: ${t.stemsMayGo} may go this year.`;
+  const refused = t.remarks[0];
+  return refused ? remarkText(refused, say) : reasonText(t.advice.reasons[0]!, say);
+};
+
+function flowersLine(t: TryResult, say: Voice): string {
+  const worst = t.flowers.reduce<TryResult["flowers"][number] | null>(
+    (a, b) => (a && a.loss * a.weight >= b.loss * b.weight ? a : b),
+    null,
+  );
+  if (!worst || worst.loss < 0.005) return "no flowers lost";
+  return `${say.percent(worst.loss)} of the ${worst.display} of ${say.date(worst.opens)}`;
+}
+
+/** Another stem or two, or so much off the top, in handy terms. */
+function handy(t: TryResult): string | null {
+  if (t.cap === null || t.over > 0) return null;
+  const left = t.cap - t.takenAfter;
+  const staying = t.effects.filter((e) => e.kept === 1 && e.stem.state === "live");
+  if (staying.length === 0 || left <= 0) return null;
+  const thickest = staying.reduce((a, b) => (b.stem.diameterMm > a.stem.diameterMm ? b : a)).stem.diameterMm;
+  const live = t.effects.filter((e) => e.stem.state !== "dead");
+  const whole = live.reduce((n, e) => n + e.stem.diameterMm ** 2, 0);
+  const more = Math.floor((left * whole) / thickest ** 2);
+  return more === 0 ? "not one more of the thickest" : `about ${more} more as thick as ${thickest} mm`;
+}
+
+export function Outcome({ plant, result: t }: { readonly plant: Plant; readonly result: TryResult }) {
+  const say = useVoice();
+  const binds = bindsText(t, say);
+  const rest = handy(t);
+  return (
+    <div role="status" aria-label="What this try amounts to">
+      <div className="verdict">
+        <VerdictMark verdict={t.advice.verdict} word />
+      </div>
+      <p className={`main-reason${t.accepted ? "" : " alarm"}`}>{verdictLine(t, say)}</p>
+      <div className="ring-and-price">
+        <div className="ring">
+          <BudgetRing
+            seed={plant.id}
+            taken={t.advice.takenLast12Months}
+            cap={t.cap}
+            tried={t.share}
+            deadCount={t.deadRemoved}
+            size={150}
+          />
+        </div>
+        <dl className="price">
+          <dt>Live growth</dt>
+          <dd>
+            <Why of={explainShare(t, say)}>{say.percent(t.share)} goes</Why>
+            {t.cap !== null && (
+              <span className="light">
+                {" "}
+                · {say.percent(t.takenAfter)} of {say.percent(t.cap)} in twelve months{rest ? `; ${rest}` : ""}
+              </span>
+            )}
+          </dd>
+          <dt>Stems</dt>
+          <dd>
+            {t.removed} of {t.live} live out{t.headed > 0 ? `, ${t.headed} shortened` : ""}
+            {t.deadRemoved > 0 && <span className="light"> · {t.deadRemoved} dead, which do not count</span>}
+            {t.stemsMayGo !== null && <span className="light"> · a renewal may take {t.stemsMayGo}</span>}
+          </dd>
+          <dt>Flowers</dt>
+          <dd>{flowersLine(t, say)}</dd>
+          <dt>Size</dt>
+          <dd>
+            {say.length(t.after.heightM)} high<span className="light">, of {say.length(t.before.heightM)}</span>
+          </dd>
+          {t.hazardShare > 0 && (
+            <>
+              <dt>Apart</dt>
+              <dd>{say.percent(t.hazardShare)} torn or diseased: booked apart</dd>
+            </>
+          )}
+        </dl>
+      </div>
+      {binds && <p className="small">{binds}</p>}
+      {t.share > 0 && (
+        <p className="quiet small">
+          The same cut measured otherwise:{" "}
+          {measuresOf(t)
+            .map(([m, s]) => `${m} ${say.percent(s)}`)
+            .join(", ")}
+          .
+        </p>
+      )}
+    </div>
+  );
+}
+
+const range = (low: number, high: number, text: (n: number) => string): string =>
+  text(low) === text(high) ? text(low) : `${text(low)}–${text(high)}`;
+
+const of = (f: Future, say: Voice): readonly string[] => [
+  `${HORIZON_LABELS[f.horizon]}, ${say.date(f.on)}`,
+  range(f.heightM[0], f.heightM[2], say.length),
+  f.flowers === null ? "–" : range(f.flowers[0], f.flowers[2], (n) => `${Math.round(n * 100)} %`),
+  f.headSize === null ? "–" : range(f.headSize[0], f.headSize[1], (n) => `×${n.toFixed(1)}`),
+];
+
+export function WhatFollows({ follows }: { readonly follows: Follows }) {
+  const say = useVoice();
+  return (
+    <>
+      <Table
+        head={["", "Height", "Flowering shoots", "Size of a head"]}
+        rows={follows.futures.slice(1).map((f) => ({ key: f.horizon, cells: of(f, say) }))}
+      />
+      <p className="quiet small">
+        <Why of={explainFollows()}>Against the plant left alone</Why>, slow to strong growth.
+        {follows.suckers &&
+          ` From the base come ${follows.suckers.count[0]} to ${follows.suckers.count[2]} shoots: thin them when they have 25 cm, about ${say.date(follows.suckers.thinOn)}.`}
+        {follows.outgrowsOn && ` It stands over its line by ${say.date(follows.outgrowsOn)}.`}
+      </p>
+    </>
+  );
+}

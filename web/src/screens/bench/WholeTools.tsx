@@ -1,0 +1,162 @@
+/** Cuts over the whole plant: an outline, tips, spent heads, candles, the skirt. */
+import { Box, Button, Slider, Typography } from "@mui/material";
+import type { StemCut, Taxon, TryResult } from "@wren/core";
+import { useState } from "react";
+import { useVoice } from "../../state/voice.ts";
+
+interface Tool {
+  readonly cut: "shear" | "tips" | "candles" | "dead-heads" | "lift";
+  readonly label: string;
+  readonly fits: (t: Taxon) => boolean;
+}
+const TOOLS: readonly Tool[] = [
+  { cut: "shear", label: "Shear to an outline", fits: () => true },
+  { cut: "tips", label: "Tips only", fits: () => true },
+  { cut: "dead-heads", label: "Dead heads only", fits: (t) => t.displays.length > 0 },
+  { cut: "candles", label: "Shorten candles", fits: (t) => t.headOnlyWhileSoft },
+  { cut: "lift", label: "Lift the skirt", fits: (t) => t.habit !== "tuft" },
+];
+
+/** A tool as it is first taken up. */
+function start(cut: Tool["cut"], { before }: TryResult, taxon: Taxon): StemCut {
+  const { heightM, widthM } = before;
+  switch (cut) {
+    case "shear":
+      return { cut, heightM: Math.max(0.05, heightM * 0.9), widthM: Math.max(0.05, widthM * 0.95) };
+    case "tips":
+      return { cut, offM: Math.max(0.01, taxon.growthM[1] * 0.3) };
+    case "candles":
+      return { cut, share: 0.5 };
+    case "dead-heads":
+      return { cut };
+    case "lift":
+      return { cut, clearM: Math.max(0.05, heightM * 0.15) };
+  }
+}
+
+interface SlideProps {
+  readonly label: string;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly text: (v: number) => string;
+  readonly onDone: (v: number) => void;
+}
+function Slide({ label, value, min, max, text, onDone }: SlideProps) {
+  const [at, setAt] = useState<number | null>(null);
+  return (
+    <Box sx={{ px: 1.25 }}>
+      <Typography>
+        {label} {text(at ?? value)}
+      </Typography>
+      <Slider
+        aria-label={label}
+        value={at ?? value}
+        min={min}
+        max={max}
+        step={0.01}
+        getAriaValueText={text}
+        onChange={(_, v) => setAt(v)}
+        onChangeCommitted={(_, v) => {
+          setAt(null);
+          onDone(v);
+        }}
+        sx={{ color: "var(--plum)" }}
+      />
+    </Box>
+  );
+}
+
+interface Props {
+  readonly cuts: readonly StemCut[];
+  readonly result: TryResult;
+  readonly taxon: Taxon;
+  readonly onCut: (kind: Tool["cut"], cut: StemCut | null) => void;
+}
+
+export function WholeTools({ cuts, result, taxon, onCut }: Props) {
+  const say = useVoice();
+  const { heightM, widthM } = result.before;
+  return (
+    <Box>
+      <Box role="group" aria-label="Over the whole plant" sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mb: 1 }}>
+        {TOOLS.filter((t) => t.fits(taxon)).map((t) => {
+          const there = cuts.some((c) => c.cut === t.cut);
+          return (
+            <Button
+              key={t.cut}
+              aria-pressed={there}
+              variant={there ? "contained" : "outlined"}
+              onClick={() => onCut(t.cut, there ? null : start(t.cut, result, taxon))}
+            >
+              {t.label}
+            </Button>
+          );
+        })}
+      </Box>
+      {cuts.map((c) => {
+        switch (c.cut) {
+          case "shear":
+            return (
+              <Box key={c.cut}>
+                <Slide
+                  label="To a height of"
+                  value={c.heightM}
+                  min={0.05}
+                  max={heightM}
+                  text={say.length}
+                  onDone={(v) => onCut("shear", { ...c, heightM: v })}
+                />
+                <Slide
+                  label="To a width of"
+                  value={c.widthM}
+                  min={0.05}
+                  max={Math.max(widthM, c.widthM)}
+                  text={say.length}
+                  onDone={(v) => onCut("shear", { ...c, widthM: v })}
+                />
+              </Box>
+            );
+          case "tips":
+            return (
+              <Slide
+                key={c.cut}
+                label="Off each end"
+                value={c.offM}
+                min={0.01}
+                max={0.6}
+                text={say.length}
+                onDone={(v) => onCut("tips", { ...c, offM: v })}
+              />
+            );
+          case "candles":
+            return (
+              <Slide
+                key={c.cut}
+                label="Of each candle"
+                value={c.share}
+                min={0.1}
+                max={0.9}
+                text={say.percent}
+                onDone={(v) => onCut("candles", { ...c, share: v })}
+              />
+            );
+          case "lift":
+            return (
+              <Slide
+                key={c.cut}
+                label="Clear to"
+                value={c.clearM}
+                min={0.05}
+                max={heightM * 0.6}
+                text={say.length}
+                onDone={(v) => onCut("lift", { ...c, clearM: v })}
+              />
+            );
+          default:
+            return null;
+        }
+      })}
+    </Box>
+  );
+}
