@@ -144,7 +144,7 @@ async function gardenOf(n) {
     label: `Plant ${i}`,
     views: [],
   }));
-  const text = writeGardenFile({ ...demo, plants, visits: [], observations: [], plans: [], photos: [] });
+  const text = writeGardenFile({ ...demo, plants, visits: [], observations: [], plans: [], photos: [], stands: [] });
   await off();
   return text;
 }

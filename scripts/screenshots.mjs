@@ -22,6 +22,8 @@ const VIEWS = [
   { name: "record", path: `/plant/rhododendron-steps/record/shape?on=${DAY}`, size: WIDE },
   { name: "place", path: "/place", size: WIDE },
   { name: "year", path: `/year?on=${DAY}`, size: WIDE },
+  { name: "bench", path: `/plant/lilac-corner/bench?on=${DAY}`, size: WIDE, press: "Suggest" },
+  { name: "bench-phone", path: "/plant/panicle-seat/bench?on=2026-03-10", size: PHONE, press: "Suggest" },
   { name: "walk-phone", path: "/walk", size: PHONE },
   { name: "survey-phone", path: "/plant/climbing-wall/survey", size: PHONE },
   { name: "key", path: "/which/hydrangeas?plant=gift-steps&shows=bare", size: WIDE },
@@ -51,6 +53,8 @@ for (const v of VIEWS.filter((v) => only.length === 0 || only.includes(v.name)))
   // Where the strip is shown its ranges are worked out first, so that the picture is the same every time.
   if (v.size === WIDE && (await page.getByRole("slider", { name: "Day of the year" }).count()) > 0)
     await page.getByText("300 years of weather").waitFor({ timeout: 60_000 });
+  if (v.press) await page.getByRole("button", { name: v.press }).click();
+  if (v.press) await page.getByText(/: proposal\./).waitFor({ state: "hidden", timeout: 30_000 });
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(out, `${v.name}.png`) });
   console.log(`docs/screenshots/${v.name}.png`);

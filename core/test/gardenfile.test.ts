@@ -62,7 +62,7 @@ function asVersion1(): object {
   old.version = 1;
   for (const [list, fill] of Object.entries(SURVEY_FILL))
     for (const row of old.garden[list]!) for (const field of Object.keys(fill)) Reflect.deleteProperty(row, field);
-  for (const list of ["viewpoints", "photos", "plans"]) Reflect.deleteProperty(old.garden, list);
+  for (const list of ["viewpoints", "photos", "plans", "stands"]) Reflect.deleteProperty(old.garden, list);
   return old;
 }
 
@@ -80,10 +80,18 @@ test("a file of version 2 is read as one in which no school was chosen for a pla
   ] as const)
     for (const row of file.garden[list]!) Reflect.deleteProperty(row, key);
   Reflect.deleteProperty(file.garden["place"]!, "monthly");
-  for (const list of ["weather", "seasons"]) Reflect.deleteProperty(file.garden, list);
+  for (const list of ["weather", "seasons", "stands"]) Reflect.deleteProperty(file.garden, list);
   const read = readGardenFile(JSON.stringify(file), CATALOGUE, date("2026-06-10"));
   const looked = now.observations.map((o) => ({ ...o, lookedFor: null }));
-  expect(read.ok && read.value).toEqual({ ...now, observations: looked });
+  expect(read.ok && read.value).toEqual({ ...now, observations: looked, stands: [] });
+});
+
+test("a file of version 3 is read as one in which no stems were counted", () => {
+  const file = JSON.parse(writeGardenFile(garden)) as { version: number; garden: Record<string, unknown> };
+  file.version = 3;
+  Reflect.deleteProperty(file.garden, "stands");
+  const r = read(JSON.stringify(file));
+  expect(r.ok && r.value).toEqual({ ...garden, stands: [] });
 });
 
 test("a file of version 1 is read as a garden in which nothing was surveyed yet", () => {
@@ -93,6 +101,7 @@ test("a file of version 1 is read as a garden in which nothing was surveyed yet"
     ...garden,
     viewpoints: [],
     plans: [],
+    stands: [],
     beds: garden.beds.map((b) => ({ ...b, ...SURVEY_FILL.beds })),
     plants: garden.plants.map((p) => ({ ...p, ...SURVEY_FILL.plants })),
     observations: garden.observations.map((o) => ({ ...o, ...SURVEY_FILL.observations })),
@@ -148,6 +157,13 @@ describe("a bad file is refused with where and why", () => {
       /triffid/,
     ],
     ["a plan for no plant", one(["plans", 0, "plantId"], "moon"), "garden.plans[0].plantId", /no plant “moon”/],
+    ["stems of no plant", one(["stands", 0, "plantId"], "moon"), "garden.stands[0].plantId", /no plant “moon”/],
+    [
+      "a cut at a stem that is not there",
+      one(["stands", 0, "tries"], [{ id: "t1", task: "shape", cuts: [{ cut: "remove", stemId: "s99" }] }]),
+      "garden.stands[0].tries[0].cuts[0]",
+      /stem “s99”/,
+    ],
     ["an id twice", one(["beds", 1, "id"], garden.beds[0]!.id), "garden.beds[1].id", /twice/],
     ["a cut that grows", one(["visits", 0, "cuts"], tallerAfter), "garden.visits[0].cuts[0].afterM", /taller/],
     [

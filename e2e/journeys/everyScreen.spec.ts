@@ -16,6 +16,8 @@ const SCREENS = [
   ["kind", "/kinds/cornus-sericea?on=2026-03-20"],
   ["table", "/garden/table"],
   ["unsettled plant", "/plant/gift-steps?on=2026-03-20"],
+  ["bench", "/plant/lilac-corner/bench?on=2026-06-10"],
+  ["bench, not counted yet", "/plant/spirea-gate/bench"],
   ["no such plant", "/plant/nobody"],
 ] as const;
 /** Layout and colours do not depend on each other: a desk is looked at in the light, a phone in the dark. */

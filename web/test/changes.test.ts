@@ -51,7 +51,17 @@ const edits: Record<string, (g: Garden) => Garden> = {
     visits: g.visits.filter((v) => v.plantId !== g.plants[0]?.id),
   }),
   rename: (g) => ({ ...g, name: `${g.name.slice(0, 20)}!` }),
-  clear: (g) => ({ ...g, beds: [], plants: [], visits: [], observations: [], viewpoints: [], photos: [], plans: [] }),
+  clear: (g) => ({
+    ...g,
+    beds: [],
+    plants: [],
+    visits: [],
+    observations: [],
+    viewpoints: [],
+    photos: [],
+    plans: [],
+    stands: [],
+  }),
 };
 
 test("undo restores every step, redo goes forward again, a new change drops what was undone", async () => {

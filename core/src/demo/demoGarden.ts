@@ -3,8 +3,16 @@
  * show every kind of case, and three years of invented records up to the day it is opened. No real people,
  * places, brands or cultivars.
  */
+import { CATALOGUE } from "../catalogue/index.ts";
+import { NO_STEMS, stemsFromTally, type Tally } from "../stems/index.ts";
 import { date, makeDate, monthDay, partsOf, type PlainDate } from "../calendar/index.ts";
-import { inOrder, UNSURVEYED_BED, UNSURVEYED_PLANT, type Bed, type Condition, type Cut, type Garden, type GoalKind, type Observation, type Plant, type Regime, type Task, type Viewpoint, type Visit } from "../model/index.ts";
+import { inOrder, UNSURVEYED_BED, UNSURVEYED_PLANT, type Bed, type Condition, type Cut, type Garden, type GoalKind, type Observation, type Plant, type Regime, type Stand, type Task, type Viewpoint, type Visit } from "../model/index.ts";
+
+/** Plants whose stems were counted on an autumn walk. */
+const COUNTED: readonly { readonly plant: string; readonly tally: Tally; readonly note: string }[] = [
+  { plant: "lilac-corner", tally: { ...NO_STEMS, thick: 6, middling: 5, thin: 3, dead: 2, crossing: 2, weak: 1 }, note: "Counted from the path side." },
+  { plant: "panicle-seat", tally: { ...NO_STEMS, thick: 2, middling: 6, thin: 4, dead: 1, weak: 2 }, note: "" },
+];
 
 const BEDS: readonly (Omit<Bed, keyof typeof UNSURVEYED_BED> & Partial<Bed>)[] = [
   { id: "towpath", name: "Towpath Border", lengthM: 15, order: 0, note: "Full sun from ten o'clock; walkers brush past.", facesDeg: 180, sun: { morning: "part", midday: "sun", late: "sun" }, wind: "exposed", water: "hand" },
@@ -302,6 +310,11 @@ export function demoGarden(today: PlainDate): Garden {
     const on = thisYear > today ? thisYear : day(-1, p.on);
     return { id: `plan-${p.plant}`, plantId: p.plant, on, task: p.task, madeOn: measured, note: p.note };
   });
+  const stands = COUNTED.flatMap((c): Stand[] => {
+    const p = plantById.get(c.plant)!;
+    const taxon = CATALOGUE.byId(p.taxonId)!;
+    return [{ id: `stems-${p.id}`, plantId: p.id, on: measured, stems: stemsFromTally(c.tally, p, taxon), tries: [], chosen: null, note: c.note }];
+  });
   return inOrder({
     id: "demo",
     name: "The plot by the lock",
@@ -314,7 +327,7 @@ export function demoGarden(today: PlainDate): Garden {
     viewpoints: [...VIEWPOINTS],
     photos: [],
     plans,
-    stands: [],
+    stands,
     weather: [],
     seasons: [],
   });

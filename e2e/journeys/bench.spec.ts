@@ -1,0 +1,94 @@
+import { expect, test } from "../pages/app.ts";
+
+const COUNT = "14 stems: 3 thicker than thumb, 6 middling, 5 thin, 1 dead, 2 weak";
+
+test("fourteen stems on a phone: counted in a line, proposed, carried out, and the account knows", async ({
+  app,
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await app.open("/plant/spirea-gate/bench?on=2026-03-10");
+  const presses = { count: 0 };
+  const press = async (name: string | RegExp): Promise<void> => {
+    presses.count++;
+    await app.button(name).first().click();
+  };
+  await app.field("Say it in a line").fill("0 stems");
+  await expect(page.getByText(/No stems: count at least one/)).toBeVisible();
+  await app.field("Say it in a line").fill("2000 stems");
+  await expect(page.getByText(/too many to draw/)).toBeVisible();
+  await app.field("Say it in a line").fill(COUNT);
+  await press("Draw 14 stems");
+  await press("Suggest");
+  const list = page.getByRole("region", { name: "The list to carry" });
+  await expect(list.getByText(/Dead stem out at the ground/)).toBeVisible();
+  await expect(list.getByRole("checkbox").first()).toBeVisible();
+  expect(presses.count).toBe(2);
+  const outcome = page.getByRole("status", { name: "What this try amounts to" });
+  await expect(outcome).toContainText(/\d+ % goes/);
+  await list.getByRole("checkbox").first().check();
+  await press("It was carried out");
+  await expect(outcome).toContainText("Nothing is cut yet");
+  await expect(page.getByText("Stem 14", { exact: true })).toHaveCount(0);
+  await page.getByRole("link", { name: "Spirea by the gate" }).click();
+  await expect(page.getByRole("region", { name: "What was done" })).toContainText(/Hard cutback|Shape/);
+  await page.getByRole("button", { name: /^Undo: Spirea by the gate: cuts carried out/ }).click();
+  await page.goBack();
+  await expect(page.getByText("Stem 14", { exact: true }).first()).toBeVisible();
+});
+
+test("a stem's end is dragged to a bud, put back from the keyboard, and a stem corrected", async ({ app, page }) => {
+  await app.open("/plant/lilac-corner/bench?on=2026-06-10");
+  await app.chooseTask("Thin");
+  const row = page.getByRole("button", { name: /^Stem 1 / });
+  await row.focus();
+  await page.keyboard.press("Enter");
+  const handle = page.locator('[data-handle="s1"]');
+  await handle.scrollIntoViewIfNeeded();
+  const box = (await handle.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2, box.y + 130, { steps: 6 });
+  await page.mouse.up();
+  await expect(row).toContainText(/shortened to|back to side branch/);
+  await expect(page.getByRole("status", { name: "What this try amounts to" })).toContainText(/% goes/);
+  await app.button("Put back").focus();
+  await page.keyboard.press("Enter");
+  await expect(row).toContainText("stays");
+  await app.button("Out at the ground").focus();
+  await page.keyboard.press("Enter");
+  await expect(row).toContainText("out at the ground");
+  await app.button("Correct it").click();
+  await app.field("Thickness at its foot (mm)").fill("3.8");
+  await app.field("Length (cm)").fill("900");
+  await app.button("Save").click();
+  await expect(page.getByRole("dialog")).toContainText(/far longer than the plant/);
+  await app.field("Length (cm)").fill("310");
+  await app.field("Thickness at its foot (mm)").fill("44");
+  await app.button("Save").click();
+  await expect(row).toContainText("44 mm");
+  await expect(row).toContainText("out at the ground");
+});
+
+test("tries side by side; walked round; what comes in three years; refused at a wire", async ({ app, page }) => {
+  await app.open("/plant/lilac-corner/bench?on=2026-06-10");
+  await app.button("Suggest").click();
+  await app.button("Another try").click();
+  await app.button("Put all back").click();
+  await app.button("Shear to an outline").click();
+  const table = page.getByRole("table", { name: "Tries side by side" });
+  await expect(table.getByRole("columnheader")).toHaveCount(3);
+  await app.button(/^Walk round/).click();
+  await expect(app.button("Walk round: now Right")).toBeVisible();
+  await app.button("In three").click();
+  await expect(app.button("In three")).toHaveAttribute("aria-pressed", "true");
+  await page.reload();
+  await expect(table.getByRole("columnheader")).toHaveCount(3);
+  await app.open("/plant/climbing-wall/bench?on=2026-07-01");
+  await app.field("Say it in a line").fill("6 middling, 2 thick");
+  await app.button("Draw 8 stems").click();
+  await page.getByRole("button", { name: /^Stem 1 / }).click();
+  await app.button("Out at the ground").click();
+  await expect(page.getByText(/Call the line's owner or a licensed arborist/).first()).toBeVisible();
+  await expect(app.button(/^Plan it for/)).toBeDisabled();
+});
