@@ -10,6 +10,7 @@ export * from "./amount/index.ts";
 export * from "./price/index.ts";
 export * from "./plans/index.ts";
 export * from "./bench/index.ts";
+export * from "./outlook/index.ts";
 export * from "./identify/index.ts";
 export * from "./survey/index.ts";
 export * from "./views/index.ts";

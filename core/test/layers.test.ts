@@ -15,6 +15,7 @@ const ROOMS = [
   "price",
   "plans",
   "bench",
+  "outlook",
   "identify",
   "survey",
   "views",

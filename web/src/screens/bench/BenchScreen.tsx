@@ -43,6 +43,7 @@ import { CutList } from "./CutList.tsx";
 import { Drawing } from "./Drawing.tsx";
 import { HORIZON_LABELS } from "./labels.ts";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
+import { RenewalYears } from "./RenewalYears.tsx";
 import {
   carriedOut,
   cutAt,
@@ -58,6 +59,7 @@ import { StemDialog } from "./StemDialog.tsx";
 import { StemRow } from "./StemList.tsx";
 import { TallyEntry } from "./TallyEntry.tsx";
 import { WholeTools } from "./WholeTools.tsx";
+import { YearsAhead } from "./YearsAhead.tsx";
 
 const SIDES = ["Front", "Right", "Back", "Left"] as const;
 /** A new stem starts like a finger, as long as the plant is tall. */
@@ -415,6 +417,9 @@ function Bench({ plant, stand, onRecount }: BenchProps) {
           </Section>
         </Box>
       </Box>
+      <div className="no-print">
+        <RenewalYears plant={plant} stand={stand} nameOf={nameOf} />
+      </div>
       {editing && (
         <StemDialog
           key={editing.id}
@@ -538,6 +543,9 @@ function Known({ plant }: { readonly plant: Plant }) {
       ) : (
         <Bench key={stand.id} plant={plant} stand={stand} onRecount={() => setCounting(true)} />
       )}
+      <div className="no-print">
+        <YearsAhead key={plant.id} plant={plant} />
+      </div>
     </Box>
   );
 }

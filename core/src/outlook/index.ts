@@ -1,0 +1,3 @@
+export * from "./reduction.ts";
+export * from "./ways.ts";
+export * from "./renewal.ts";
