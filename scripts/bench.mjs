@@ -210,6 +210,59 @@ async function dragging() {
   );
 }
 
+/** One try at the bench on 60 stems of 10 side branches, with all that follows of it, beside a bare pass over as many points. */
+async function tries() {
+  const off = register();
+  const { CATALOGUE, date, demoGarden, openGarden, shootsAt, tryOut, whatFollows } =
+    await import("../core/src/index.ts");
+  const garden = demoGarden(date("2026-11-25"));
+  const model = openGarden(garden, CATALOGUE);
+  const plant = garden.plants.find((p) => p.id === "lilac-corner");
+  const stems = Array.from({ length: 60 }, (_, i) => ({
+    id: `s${i}`,
+    diameterMm: 8 + (i % 30),
+    lengthM: 2 + (i % 7) / 10,
+    ageYears: null,
+    state: "live",
+    leafed: 1,
+    faults: [],
+    crosses: null,
+    base: 0,
+    turnDeg: (i * 137) % 360,
+    leanDeg: i % 30,
+    branches: Array.from({ length: 10 }, (_x, b) => ({
+      at: 0.3 + b * 0.06,
+      diameterMm: 4,
+      lengthM: 0.4,
+      turnDeg: b * 36,
+    })),
+  }));
+  const on = date("2027-06-01");
+  const cutsOf = (n) =>
+    stems
+      .slice(0, n)
+      .map((s, i) => (i % 2 ? { cut: "remove", stemId: s.id } : { cut: "head", stemId: s.id, keptM: s.lengthM * 0.6 }));
+  const one = (n) => {
+    const t = tryOut(model, { plant, stems, task: "shape", cuts: cutsOf(n) }, on);
+    const follows = whatFollows(model, plant.id, t, on, 0);
+    return shootsAt(model, plant.id, t, on, "three").length + follows.futures.length;
+  };
+  let sink = 0;
+  // The points a drawing of all of it has, each turned once.
+  const bare = () => {
+    for (let i = 0; i < 60 * (13 + 10); i++) sink += Math.hypot(Math.cos(i), Math.sin(i) * i);
+  };
+  for (let n = 0; n < 40; n++) ((sink += one(n)), bare());
+  const ns = Array.from({ length: 30 }, (_, i) => i + 5);
+  const a = median(ns.map((n) => timed(() => (sink += one(n)))));
+  const b = median(ns.map(() => timed(bare)));
+  console.log(
+    `a try on 60 stems of 10 side branches, with what follows: ${a.toFixed(1)} ms of a frame's 16.7 (${(a / b).toFixed(0)} bare passes over its points)`,
+  );
+  if (sink < 0) console.log(sink);
+  await off();
+}
+
 async function paint() {
   const executablePath = ensureChromium();
   const { chromium } = await import("@playwright/test");
@@ -255,5 +308,6 @@ async function paint() {
 if (process.argv[2] !== "drag") await verdicts();
 if (process.argv[2] !== "drag") await years();
 if (process.argv[2] !== "drag") await tables();
+if (process.argv[2] !== "drag") await tries();
 if (process.argv[2] !== "drag") await paint();
 await dragging();

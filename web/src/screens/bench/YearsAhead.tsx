@@ -237,8 +237,8 @@ export function YearsAhead({ plant }: { readonly plant: Plant }) {
         }))}
       />
       <p className="quiet small">
-        {TASK_TABLE[o.task].label}, measured by the outline of its habit; growth slow to strong. What you record moves
-        the next steps.
+        {TASK_TABLE[o.task].label}, measured by the outline of its habit; growth slow to strong. It is worked out anew
+        from what you record.
       </p>
       {r.reached && !noCut && (
         <Button variant="outlined" className="no-print" onClick={() => void plan()} sx={{ mb: 2 }}>
