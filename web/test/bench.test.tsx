@@ -1,0 +1,200 @@
+/** What is changed at the bench, and the bench itself in words. */
+import { beforeEach, describe, expect, test } from "@jest/globals";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { amountsOf, CATALOGUE, date, demoGarden, type Stand, type Stem, type StemCut } from "@wren/core";
+import { sawTooth } from "../src/drawing/sawTooth.geometry.ts";
+import { nearestPart, onSheet, stemPath, viewOf } from "../src/drawing/stand.geometry.ts";
+import {
+  carriedOut,
+  cutAt,
+  newStand,
+  standOf,
+  stemsAfter,
+  wholeCut,
+  withCuts,
+  withoutStem,
+  withStem,
+} from "../src/screens/bench/standEdits.ts";
+import { freshStart, openAt } from "./harness.tsx";
+
+const lilac = CATALOGUE.byId("syringa-vulgaris")!;
+const stem = (id: string, more: Partial<Stem> = {}): Stem => ({
+  id,
+  diameterMm: 20,
+  lengthM: 2,
+  ageYears: null,
+  state: "live",
+  leafed: 1,
+  faults: [],
+  crosses: null,
+  base: 0,
+  turnDeg: 0,
+  leanDeg: 0,
+  branches: [{ at: 0.5, diameterMm: 8, lengthM: 0.5, turnDeg: 90 }],
+  ...more,
+});
+const stand: Stand = {
+  ...newStand("st", "lilac-corner", date("2026-06-01"), [stem("a", { crosses: "b" }), stem("b"), stem("c")]),
+  tries: [
+    {
+      id: "t1",
+      task: "thin",
+      cuts: [
+        { cut: "remove", stemId: "b" },
+        { cut: "branch-off", stemId: "a", branch: 0 },
+      ],
+    },
+  ],
+};
+
+describe("edits at the bench", () => {
+  const off: StemCut = { cut: "branch-off", stemId: "a", branch: 0 };
+  const head: StemCut = { cut: "head", stemId: "a", keptM: 1.5 };
+  const gone: StemCut = { cut: "remove", stemId: "a" };
+  const other: StemCut = { cut: "remove", stemId: "b" };
+  test.each<[string, readonly StemCut[], StemCut | null, readonly StemCut[]]>([
+    ["a first cut joins the others'", [other], head, [other, head]],
+    [
+      "a heading takes the place of a heading",
+      [head],
+      { ...head, keptM: 1 },
+      [{ ...head, keptM: 1 }],
+    ],
+    ["a branch stays off under a heading", [off], head, [off, head]],
+    ["a branch is taken off beside a heading", [head], off, [head, off]],
+    ["a stem that goes needs no other cut", [off, head], gone, [gone]],
+    ["a branch taken off brings its stem back", [gone], off, [off]],
+    ["put back, nothing of it is left", [off, head, other], null, [other]],
+  ])("%s", (_, cuts, cut, expected) => {
+    expect(cutAt(cuts, "a", cut)).toEqual(expected);
+  });
+
+  test("a cut over the whole plant comes once", () => {
+    const shear: StemCut = { cut: "shear", heightM: 1, widthM: 1 };
+    expect(wholeCut([other, shear], "shear", { ...shear, heightM: 2 })).toEqual([other, { ...shear, heightM: 2 }]);
+    expect(wholeCut([other, shear], "shear", null)).toEqual([other]);
+  });
+
+  test("no more than three tries; a stem that is not there takes its cuts and crossings with it", () => {
+    const more = ["t2", "t3", "t4"].reduce((s, id) => withCuts(s, id, "shape", []), stand);
+    expect(more.tries.map((t) => t.id)).toEqual(["t1", "t2", "t3"]);
+    const left = withoutStem(stand, "b");
+    expect(left.stems.map((s) => [s.id, s.crosses])).toEqual([
+      ["a", null],
+      ["c", null],
+    ]);
+    expect(left.tries[0]!.cuts).toEqual([off]);
+  });
+
+  test("a corrected stem keeps the cuts it can still have", () => {
+    const bare = withStem(stand, stem("a", { branches: [] }));
+    expect(bare.tries[0]!.cuts).toEqual([other]);
+    const headed = { ...stand, tries: [{ ...stand.tries[0]!, cuts: [head] }] };
+    expect(withStem(headed, stem("a", { lengthM: 1.2 })).tries[0]!.cuts).toEqual([]);
+    expect(withStem(headed, stem("a", { lengthM: 1.8 })).tries[0]!.cuts).toEqual([head]);
+    expect(withStem(stand, stem("new")).stems).toHaveLength(4);
+  });
+
+  test("carried out: a visit with its share, the stems that are left, the try marked, nothing lost", () => {
+    const garden = { ...demoGarden(date("2026-06-10")), stands: [stand] };
+    const cuts: readonly StemCut[] = [{ cut: "remove", stemId: "b" }, head];
+    const amounts = amountsOf(stand.stems, cuts, lilac);
+    const after = carriedOut(garden, stand, { id: "t1", task: "thin", cuts: [...cuts] }, lilac, {
+      visitId: "v-new",
+      standId: "st2",
+      on: date("2026-06-10"),
+      regime: "upkeep",
+      amounts,
+    });
+    const visit = after.visits.find((v) => v.id === "v-new")!;
+    expect(visit.cuts).toEqual([{ by: "share", share: Math.round(amounts.share * 10_000) / 10_000 }]);
+    expect(after.stands.find((s) => s.id === "st")!.chosen).toBe("t1");
+    const now = standOf(after, "lilac-corner")!;
+    expect(now.id).toBe("st2");
+    expect(now.stems.map((s) => [s.id, s.lengthM, s.crosses])).toEqual([
+      ["a", 1.5, null],
+      ["c", 2, null],
+    ]);
+    // A side branch keeps its place on the ground: half of two metres is two thirds of one and a half.
+    expect(now.stems[0]!.branches[0]!.at).toBeCloseTo(2 / 3, 3);
+    expect(stemsAfter(now.stems, [], lilac)).toEqual(now.stems);
+  });
+});
+
+describe("the bench's geometry", () => {
+  const view = viewOf({ width: 400, height: 400, foot: 20 }, 2.5, 2, 0);
+  test("a stem starts on the ground and ends at its height, whichever side it is seen from", () => {
+    for (const deg of [0, 90, 180, 270]) {
+      const v = { ...view, deg };
+      const points = stemPath(stem("a", { leanDeg: 30, turnDeg: 40 }), 0, 1, lilac, v)
+        .slice(1)
+        .split("L");
+      const [first, last] = [points[0]!, points.at(-1)!].map((p) => p.split(" ").map(Number));
+      expect(first![1]).toBeCloseTo(380, 0);
+      expect(last![1]).toBeCloseTo(380 - 2 * Math.cos(Math.PI / 6) * view.scale, 0);
+    }
+  });
+  test("the part of a stem nearest to a press is the part that is drawn there", () => {
+    const s = stem("a", { leanDeg: 20, turnDeg: 10 });
+    for (const at of [0.1, 0.45, 0.9]) {
+      const path = stemPath(s, 0, at, lilac, view).split("L").at(-1)!.split(" ").map(Number);
+      expect(nearestPart(s, { x: path[0]!, y: path[1]! }, lilac, view)).toBeCloseTo(at, 1);
+    }
+    expect(onSheet({ x: 0, y: 0, z: 0 }, view)).toEqual({ x: 200, y: 380 });
+  });
+  test("a saw-tooth drops at each cut and grows again", () => {
+    const tooth = { before: 2, cut: 1, after: [1.5, 1.8, 2] as const };
+    const s = sawTooth([tooth, tooth], 1.8, { width: 200, height: 122 });
+    const [before, cut, grown] = s.line
+      .match(/-?\d+(\.\d+)?/g)!
+      .slice(1, 5)
+      .map(Number);
+    expect(before! < cut!).toBe(true);
+    expect(grown).toBe(60);
+    expect(s.yearX).toEqual([0, 100]);
+    expect(s.wantedY).toBeLessThan(cut!);
+  });
+});
+
+describe("the bench in words", () => {
+  beforeEach(freshStart);
+
+  test("a proposal for a counted lilac: what goes, what stays and why, and the list to carry", async () => {
+    openAt("/plant/lilac-corner/bench?on=2026-06-10");
+    fireEvent.click(await screen.findByRole("button", { name: "Suggest" }, { timeout: 10_000 }));
+    const list = await screen.findByRole("region", { name: "The list to carry" });
+    await waitFor(() => expect(within(list).getAllByRole("checkbox").length).toBeGreaterThan(1));
+    expect(within(list).getAllByText(/Dead stem out at the ground/).length).toBe(2);
+    const why = screen.getByRole("list", { name: "Why these cuts" });
+    expect(why.textContent).toMatch(/Dead wood: 2 cuts/);
+    expect(why.textContent).toMatch(/what may go this year is reached/);
+    expect(screen.getByRole("status", { name: "What this try amounts to" }).textContent).toMatch(
+      /2 dead, which do not count/,
+    );
+  });
+
+  test("a wrong count is said and nothing is drawn; presses count too", async () => {
+    openAt("/plant/spirea-gate/bench?on=2026-03-10");
+    const line = await screen.findByLabelText("Say it in a line", undefined, { timeout: 10_000 });
+    fireEvent.change(line, { target: { value: "a good many" } });
+    fireEvent.click(screen.getByRole("button", { name: "Draw them" }));
+    expect(await screen.findByText(/No number was found/)).toBeTruthy();
+    fireEvent.change(line, { target: { value: "" } });
+    for (let i = 0; i < 3; i++) fireEvent.click(screen.getByRole("button", { name: "One more: Like a finger" }));
+    fireEvent.click(screen.getByRole("button", { name: "Draw 3 stems" }));
+    expect(await screen.findByRole("button", { name: /^Stem 3 like a finger/ }, { timeout: 10_000 })).toBeTruthy();
+  });
+
+  test("a renewal by thirds and by sides; a height that cannot be held", async () => {
+    openAt("/plant/lilac-corner/bench?on=2026-06-10");
+    const renewal = await screen.findByRole("region", { name: "Renewed over the years" }, { timeout: 10_000 });
+    expect(within(renewal).getAllByRole("row")).toHaveLength(4);
+    fireEvent.click(within(renewal).getByRole("button", { name: "One side, then the other" }));
+    expect(within(renewal).getAllByRole("row")).toHaveLength(3);
+    const ahead = screen.getByRole("region", { name: "Years ahead" });
+    const slider = within(ahead).getByRole("slider");
+    fireEvent.change(slider, { target: { value: slider.getAttribute("min") } });
+    expect(within(ahead).getByRole("status").textContent).toMatch(/held/);
+    expect(within(ahead).getAllByRole("table")).toHaveLength(2);
+  });
+});
