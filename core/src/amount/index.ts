@@ -3,3 +3,4 @@ export * from "./cutHeight.ts";
 export * from "./cutShare.ts";
 export * from "./ledger.ts";
 export * from "./shares.ts";
+export * from "./solids.ts";

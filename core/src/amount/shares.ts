@@ -65,28 +65,6 @@ export function shareByHeight(beforeM: Metres, afterM: Metres, outline: Outline)
   return beforeM <= 0 || afterM >= beforeM ? 0 : volumeAbove(outline, Math.max(0, afterM) / beforeM);
 }
 
-/** Share of volume gone when a rounded plant is made smaller all round: height and both widths by a share each. // => shareByScaling(1/3, 1/3) is 19/27 */
-export const shareByScaling = (heightShare: Share, widthShare: Share): Share =>
-  1 - (1 - heightShare) * (1 - widthShare) ** 2;
-
-/** A hedge or wall: width and height in metres, cut back evenly by offM from both faces and the top (ends not counted). */
-export interface WallCut {
-  readonly widthM: Metres;
-  readonly heightM: Metres;
-  readonly offM: Metres;
-}
-/** Share of a wall's volume. // => shareOfWall({ widthM: 0.9, heightM: 1.8, offM: 0.05 }) is about 0.136 */
-export const shareOfWall = ({ widthM, heightM, offM }: WallCut): Share =>
-  1 - (Math.max(0, widthM - 2 * offM) * Math.max(0, heightM - offM)) / (widthM * heightM);
-
-/** Share of a wall's leafy shell of a given thickness. // => with a 0.20 m shell the same cut is about 0.268 */
-export function shareOfWallShell({ widthM, heightM, offM }: WallCut, shellM: Metres): Share {
-  const section = (w: number, h: number): number => Math.max(0, w) * Math.max(0, h);
-  const whole = section(widthM, heightM);
-  const shell = whole - section(widthM - 2 * shellM, heightM - shellM);
-  return clampShare((whole - section(widthM - 2 * offM, heightM - offM)) / shell);
-}
-
 /** Share of a stem's leaves gone when it is headed at relative height z: (1 − z)^k above a leafless foot. // => headedShare(0.5, 2, 0.25) is 0.444… */
 export const headedShare = (z: number, exponent: number, bareFoot: Share): Share =>
   z <= bareFoot ? 1 : ((1 - clampShare(z)) / (1 - bareFoot)) ** exponent;

@@ -1,5 +1,5 @@
 /** A set of cuts in shares: of leaf, of stems, of outline; and the size that is left. */
-import { shareByCount, shareByHeight, outlineOf } from "../amount/index.ts";
+import { betweenShare, outlineOf, shareByCount, shareByHeight, solidOf } from "../amount/index.ts";
 import type { Stem, StemCut } from "../model/index.ts";
 import { alongStem, branchTip, radiusOf, type Point3 } from "../stems/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
@@ -53,33 +53,15 @@ function sizeOf(points: readonly Point3[]): Size {
   return { heightM, widthM: 2 * halfM };
 }
 
-const SLICES = 24;
-/** Volume of the solid that the outermost points sweep round the plant's axis: slices whose radius never shrinks inside a gap. */
-function volumeOf(points: readonly Point3[], topM: Metres): number {
-  const radii = new Float64Array(SLICES);
-  for (const p of points) {
-    const i = Math.min(SLICES - 1, Math.floor((p.z / topM) * SLICES));
-    radii[i] = Math.max(radii[i]!, radiusOf(p));
-  }
-  let volume = 0;
-  for (let i = 0; i < SLICES; i++) {
-    const higher = radii.subarray(i).some((r) => r > 0);
-    if (radii[i] === 0 && i > 0 && higher) radii[i] = radii[i - 1]!;
-    volume += radii[i]! ** 2;
-  }
-  return volume;
-}
-
-/** Size and volume before any cut; kept, since every try on the same stems asks for it. */
-const UNCUT = new WeakMap<readonly Stem[], { readonly habit: string; readonly before: Size; readonly was: number }>();
-function uncut(stems: readonly Stem[], kind: StemKind): { readonly before: Size; readonly was: number } {
+/** Size before any cut; kept, since every try on the same stems asks for it. */
+const UNCUT = new WeakMap<readonly Stem[], { readonly habit: string; readonly before: Size }>();
+function uncut(stems: readonly Stem[], kind: StemKind): Size {
   const kept = UNCUT.get(stems);
-  if (kept?.habit === kind.habit) return kept;
+  if (kept?.habit === kind.habit) return kept.before;
   const points = stems.filter(isLive).flatMap((s) => pointsOf(effectOn(s, [], kind), kind));
   const before = sizeOf(points);
-  const made = { habit: kind.habit, before, was: before.heightM > 0 ? volumeOf(points, before.heightM) : 0 };
-  UNCUT.set(stems, made);
-  return made;
+  UNCUT.set(stems, { habit: kind.habit, before });
+  return before;
 }
 
 /** What a list of cuts amounts to on these stems. Dead stems stand in no sum. */
@@ -97,7 +79,7 @@ export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], kind
   const live = stems.filter(isLive).length;
   const removed = effects.filter((e) => e.kept === 0 && isHealthy(e.stem)).length;
   const pointsAfter = effects.filter((e) => isLive(e.stem)).flatMap((e) => pointsOf(e, kind));
-  const { before, was } = uncut(stems, kind);
+  const before = uncut(stems, kind);
   const after = sizeOf(pointsAfter);
   const part = (x: number): Share => (all === 0 ? 0 : clampShare(x / all));
   const reach = part(Math.max(reached, length));
@@ -114,7 +96,10 @@ export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], kind
     depth: reach === 0 ? 0 : clampShare(part(length) / reach),
     before,
     after,
-    byOutline: was > 0 ? clampShare(1 - volumeOf(pointsAfter, before.heightM) / was) : null,
+    byOutline:
+      before.heightM > 0
+        ? betweenShare(solidOf(kind, before.heightM, before.widthM), solidOf(kind, after.heightM, after.widthM))
+        : null,
     byHeight: before.heightM > 0 ? shareByHeight(before.heightM, after.heightM, outlineOf(kind)) : null,
   };
 }
