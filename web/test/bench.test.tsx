@@ -54,12 +54,7 @@ describe("edits at the bench", () => {
   const other: StemCut = { cut: "remove", stemId: "b" };
   test.each<[string, readonly StemCut[], StemCut | null, readonly StemCut[]]>([
     ["a first cut joins the others'", [other], head, [other, head]],
-    [
-      "a heading takes the place of a heading",
-      [head],
-      { ...head, keptM: 1 },
-      [{ ...head, keptM: 1 }],
-    ],
+    ["a heading takes the place of a heading", [head], { ...head, keptM: 1 }, [{ ...head, keptM: 1 }]],
     ["a branch stays off under a heading", [off], head, [off, head]],
     ["a branch is taken off beside a heading", [head], off, [head, off]],
     ["a stem that goes needs no other cut", [off, head], gone, [gone]],

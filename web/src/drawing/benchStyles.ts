@@ -21,6 +21,14 @@ export const benchStyles = {
   ".stem-tools": { padding: "0 8px 12px" },
   ".stem-slide": { display: "block", padding: "8px 12px 0" },
   ".offers": { margin: "0 0 12px", paddingLeft: 22, "& .why": { marginLeft: 8 } },
+  ".four-sides": {
+    display: "grid",
+    gridTemplateColumns: "repeat(4, minmax(0, 1fr))",
+    gap: 8,
+    textAlign: "center",
+    fontSize: "0.9rem",
+    "& svg": { display: "block", background: "var(--paper)" },
+  },
   ".cut-line": {
     borderBottom: "1px solid var(--line)",
     "& label": { display: "flex", gap: 10, alignItems: "center", minHeight: 44, padding: "4px 0", cursor: "pointer" },

@@ -41,6 +41,7 @@ import { Missing } from "../../ui/Missing.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { CutList } from "./CutList.tsx";
 import { Drawing } from "./Drawing.tsx";
+import { FourSides, SIDES } from "./FourSides.tsx";
 import { HORIZON_LABELS } from "./labels.ts";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
@@ -61,7 +62,6 @@ import { TallyEntry } from "./TallyEntry.tsx";
 import { WholeTools } from "./WholeTools.tsx";
 import { YearsAhead } from "./YearsAhead.tsx";
 
-const SIDES = ["Front", "Right", "Back", "Left"] as const;
 /** A new stem starts like a finger, as long as the plant is tall. */
 const NEW_STEM = { diameterMm: 15, leanDeg: 20 } as const;
 
@@ -297,6 +297,11 @@ function Bench({ plant, stand, onRecount }: BenchProps) {
           </Box>
         </Box>
         <Box sx={{ gridArea: "follows" }}>
+          <details className="more no-print">
+            <summary>Step back: all four sides</summary>
+            <FourSides result={result} taxon={taxon} room={room} />
+          </details>
+          <PhotosOf plantId={plant.id} />
           <Section title="What follows">
             <WhatFollows follows={follows} />
           </Section>
@@ -334,7 +339,7 @@ function Bench({ plant, stand, onRecount }: BenchProps) {
             )}
             {cuts.length > 0 && <Button onClick={() => put("all put back", [])}>Put all back</Button>}
           </Box>
-          <Outcome plant={plant} result={result} />
+          <Outcome plant={plant} result={result} nameOf={nameOf} />
           {proposal && <ProposalNote s={proposal} names={nameOf} />}
           {stand.tries.length > 1 && <Compare plant={plant} stand={stand} />}
         </Box>
@@ -444,6 +449,24 @@ function Bench({ plant, stand, onRecount }: BenchProps) {
         />
       )}
     </Box>
+  );
+}
+
+/** What it looked like, beside the drawing. */
+function PhotosOf({ plantId }: { readonly plantId: string }) {
+  const { garden } = useGarden();
+  const say = useVoice();
+  const photos = garden.photos.filter((p) => p.plantId === plantId).slice(-3);
+  if (photos.length === 0) return null;
+  return (
+    <ul className="bare four-sides no-print" aria-label="Photos">
+      {photos.map((p) => (
+        <li key={p.id}>
+          <img src={`data:image/jpeg;base64,${p.jpeg}`} alt={p.caption === "" ? "The plant" : p.caption} width="100%" />
+          {say.date(p.on)}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,6 +1,7 @@
 /** What a try amounts to: may it be done, how much goes, what it costs in flowers, what follows. */
 import {
   bindsText,
+  isRefusal,
   measuresOf,
   reasonText,
   remarkText,
@@ -41,13 +42,14 @@ function explainFollows(): Explanation {
   };
 }
 
-const verdictLine = (t: TryResult, say: Voice): string => {
+const verdictLine = (t: TryResult, say: Voice, nameOf: (id: string) => string): string => {
   if (t.accepted) return t.share === 0 && t.deadRemoved === 0 ? "Nothing is cut yet." : "It can be planned.";
   if (t.over > 0) return `Over the cap by ${say.percent(t.over)}: put something back.`;
   if (t.stemsMayGo !== null && t.removed > t.stemsMayGo)
     return `${t.removed} stems are more than a third: ${t.stemsMayGo} may go this year.`;
-  const refused = t.remarks[0];
-  return refused ? remarkText(refused, say) : reasonText(t.advice.reasons[0]!, say);
+  const refused = t.remarks.find(isRefusal);
+  const where = refused?.stemId ? `${nameOf(refused.stemId)}. ` : "";
+  return refused ? `${where}${remarkText(refused, say)}` : reasonText(t.advice.reasons[0]!, say);
 };
 
 function flowersLine(t: TryResult, say: Voice): string {
@@ -72,7 +74,12 @@ function handy(t: TryResult): string | null {
   return more === 0 ? "not one more of the thickest" : `about ${more} more as thick as ${thickest} mm`;
 }
 
-export function Outcome({ plant, result: t }: { readonly plant: Plant; readonly result: TryResult }) {
+interface OutcomeProps {
+  readonly plant: Plant;
+  readonly result: TryResult;
+  readonly nameOf: (id: string) => string;
+}
+export function Outcome({ plant, result: t, nameOf }: OutcomeProps) {
   const say = useVoice();
   const binds = bindsText(t, say);
   const rest = handy(t);
@@ -81,7 +88,7 @@ export function Outcome({ plant, result: t }: { readonly plant: Plant; readonly 
       <div className="verdict">
         <VerdictMark verdict={t.advice.verdict} word />
       </div>
-      <p className={`main-reason${t.accepted ? "" : " alarm"}`}>{verdictLine(t, say)}</p>
+      <p className={`main-reason${t.accepted ? "" : " alarm"}`}>{verdictLine(t, say, nameOf)}</p>
       <div className="ring-and-price">
         <div className="ring">
           <BudgetRing
