@@ -1,0 +1,138 @@
+/** What stands beside the drawing: why a proposal, what each pass offers, tries side by side, photos. */
+import { Box } from "@mui/material";
+import {
+  CATALOGUE,
+  passOrder,
+  PASS_ROWS,
+  remarkText,
+  stemsOf,
+  TASK_TABLE,
+  tryOut,
+  type Plant,
+  type Stand,
+  type Stem,
+  type Suggestion,
+  type Task,
+} from "@wren/core";
+import { useDay } from "../../state/day.tsx";
+import { useGarden } from "../../state/garden.tsx";
+import { useVoice } from "../../state/voice.ts";
+
+/** What a proposal says of itself. */
+export function ProposalNote({ s, names }: { readonly s: Suggestion; readonly names: (id: string) => string }) {
+  const say = useVoice();
+  return (
+    <Box component="ul" aria-label="Why these cuts" sx={{ pl: 2.5, my: 1 }}>
+      {s.passes.map((p) => (
+        <li key={p.pass}>
+          <strong>{PASS_ROWS[p.pass].title}:</strong>{" "}
+          {p.cuts.length === 0
+            ? "nothing."
+            : `${p.cuts.length} cut${p.cuts.length === 1 ? "" : "s"}. ${PASS_ROWS[p.pass].why}`}
+          {p.stays.length > 0 &&
+            ` ${p.stays.map(names).join(", ")} ${p.stays.length === 1 ? "stays" : "stay"}: what may go this year is reached.`}
+          {p.refused.map((r) => (
+            <span key={r.code} className="alarm">
+              {" "}
+              {remarkText(r, say)}
+            </span>
+          ))}
+        </li>
+      ))}
+      {s.heightM && s.heightM.reached > s.heightM.aimed + 0.01 && (
+        <li>
+          The cut belongs at {say.length(s.heightM.aimed)}; this year’s share allows {say.length(s.heightM.reached)}.
+          The rest follows next year.
+        </li>
+      )}
+      {s.pastUpkeep && (
+        <li>More than half of the stems are thicker than a thumb: this is a renewal over three years.</li>
+      )}
+    </Box>
+  );
+}
+
+/** What it looked like, beside the drawing. */
+export function PhotosOf({ plantId }: { readonly plantId: string }) {
+  const { garden } = useGarden();
+  const say = useVoice();
+  const photos = garden.photos.filter((p) => p.plantId === plantId).slice(-3);
+  if (photos.length === 0) return null;
+  return (
+    <ul className="bare four-sides no-print" aria-label="Photos">
+      {photos.map((p) => (
+        <li key={p.id}>
+          <img src={`data:image/jpeg;base64,${p.jpeg}`} alt={p.caption === "" ? "The plant" : p.caption} width="100%" />
+          {say.date(p.on)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface OffersProps {
+  readonly stems: readonly Stem[];
+  readonly taxonId: string;
+  readonly task: Task;
+  readonly goal: Plant["goal"]["kind"];
+  readonly nameOf: (id: string) => string;
+  readonly onChoose: (id: string) => void;
+}
+/** The passes of the task in order, and what each offers on this plant. */
+export function Offers({ stems, taxonId, task, goal, nameOf, onChoose }: OffersProps) {
+  const taxon = CATALOGUE.byId(taxonId)!;
+  return (
+    <ol className="offers" aria-label="Passes in order">
+      {passOrder(taxon, task, goal).map((pass) => {
+        const found = stemsOf(pass, stems);
+        return (
+          <li key={pass}>
+            <strong>{PASS_ROWS[pass].title}.</strong> {PASS_ROWS[pass].why}{" "}
+            {found.map((s) => (
+              <button key={s.id} type="button" className="why" onClick={() => onChoose(s.id)}>
+                {nameOf(s.id)}
+              </button>
+            ))}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** Up to three tries side by side. */
+export function Compare({ plant, stand }: { readonly plant: Plant; readonly stand: Stand }) {
+  const { model } = useGarden();
+  const { on } = useDay();
+  const say = useVoice();
+  const tried = stand.tries.map((t) => tryOut(model, { plant, stems: stand.stems, task: t.task, cuts: t.cuts }, on));
+  const row = (name: string, of: (i: number) => string) => (
+    <tr>
+      <th scope="row">{name}</th>
+      {tried.map((_, i) => (
+        <td key={i}>{of(i)}</td>
+      ))}
+    </tr>
+  );
+  return (
+    <table className="ruled" aria-label="Tries side by side">
+      <thead>
+        <tr>
+          <th scope="col" />
+          {tried.map((t, i) => (
+            <th key={i} scope="col">
+              Try {i + 1}: {TASK_TABLE[t.task].label.toLowerCase()}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {row("Live growth", (i) => say.percent(tried[i]!.share))}
+        {row("Stems out", (i) => `${tried[i]!.removed} of ${tried[i]!.live}`)}
+        {row("Flowers", (i) => say.percent(Math.max(0, ...tried[i]!.flowers.map((f) => f.loss * f.weight))))}
+        {row("Height", (i) => say.length(tried[i]!.after.heightM))}
+        {row("May be planned", (i) => (tried[i]!.accepted ? "yes" : "no"))}
+      </tbody>
+    </table>
+  );
+}
