@@ -1,7 +1,7 @@
 /** A try: the cuts on the drawing, asked of the plant on a day. */
-import { adviseOn, heightOf, type Advice, type BloomLoss, type GardenModel } from "../price/index.ts";
+import { adviseOn, heightOf, mayPlan, type Advice, type BloomLoss, type GardenModel } from "../price/index.ts";
 import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
-import { VERDICT_TABLE, type Plant, type Stem, type StemCut, type Task } from "../model/index.ts";
+import type { Plant, Stem, StemCut, Task } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
 import { amountsOf, type Amounts } from "./amounts.ts";
 import { isRefusal, remarksOn, type Remark } from "./remarks.ts";
@@ -92,10 +92,6 @@ export function tryOut(model: GardenModel, { plant, stems, task, cuts }: TryQues
     binds: amounts.removed === 0 ? null : areaFirst ? "area" : "count",
     flowers: flowersOf(model, plant, on, task, amounts),
     remarks,
-    accepted:
-      over === 0 &&
-      !tooMany &&
-      !remarks.some(isRefusal) &&
-      (amounts.share === 0 || VERDICT_TABLE[advice.verdict].go || advice.verdict === "costs-flowers"),
+    accepted: over === 0 && !tooMany && !remarks.some(isRefusal) && (amounts.share === 0 || mayPlan(advice.verdict)),
   };
 }

@@ -60,7 +60,7 @@ export function priceOfCut(model: GardenModel, plantId: string, on: PlainDate, c
 }
 
 /** Flowers may be given up knowingly, and a met goal overdone; the other refusals stand. */
-const mayPlan = (v: Verdict): boolean => VERDICT_TABLE[v].go || v === "costs-flowers" || v === "no-need";
+export const mayPlan = (v: Verdict): boolean => VERDICT_TABLE[v].go || v === "costs-flowers" || v === "no-need";
 
 /** Would this cut be planned on this day? A refusal names the day on which it fits, if there is one. */
 export function planCut(model: GardenModel, plantId: string, on: PlainDate, cut: CutProposal): PlanAnswer {

@@ -41,7 +41,7 @@ export const withVisit = (g: Garden, visit: Visit): Garden => ({
   ),
 });
 
-/** The day that something seen is written down for: the day on screen, not later than today nor before it was planted. */
+/** The day that something seen or done is written down for: the day on screen, not later than today nor before it was planted. */
 export function seenDay(plant: Plant, on: PlainDate, today: PlainDate): PlainDate {
   const day = on > today ? today : on;
   return plant.plantedOn !== null && day < plant.plantedOn ? plant.plantedOn : day;

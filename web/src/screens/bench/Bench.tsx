@@ -4,6 +4,7 @@ import {
   cutList,
   heightOf,
   HORIZONS,
+  MOST_STEMS,
   MOST_TRIES,
   regimeOf,
   suggest,
@@ -24,6 +25,7 @@ import { RotateCw } from "lucide-react";
 import { useCallback, useMemo, useState } from "react";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
+import { seenDay } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useStable } from "../../state/stable.ts";
@@ -131,7 +133,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
     }));
   };
   const carryOut = async (): Promise<void> => {
-    const day = on > today() ? today() : on;
+    const day = seenDay(plant, on, today());
     await change(`${plant.label}: cuts carried out`, (g) =>
       carriedOut(g, stand, { id: tryId, task, cuts: [...cuts] }, taxon, {
         visitId: newId(),
@@ -309,7 +311,9 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
             title="Stems"
             aside={
               <Box sx={{ display: "flex", gap: 0.5 }}>
-                <Button onClick={addStem}>Add one</Button>
+                <Button onClick={addStem} disabled={stand.stems.length >= MOST_STEMS}>
+                  Add one
+                </Button>
                 <Button onClick={onRecount}>Count again</Button>
               </Box>
             }

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
+import { seenDay } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
@@ -22,7 +23,7 @@ function Known({ plant }: { readonly plant: Plant }) {
   const draw = async (t: Tally): Promise<void> => {
     const { heightM } = heightOf(model, plant, on);
     const stems = stemsFromTally(t, { heightM, widthM: plant.widthM }, model.taxonOf(plant));
-    const day = on > today() ? today() : on;
+    const day = seenDay(plant, on, today());
     const kept = await change(`${plant.label}: ${stems.length} stems`, (g) => {
       const old = standOf(g, plant.id);
       // Counted again on the same day it is a correction; the cuts tried on the old drawing go with it.

@@ -122,8 +122,10 @@ export function carriedOut(g: Garden, stand: Stand, t: Try, taxon: Taxon, done: 
     note: "",
     trialUntil: null,
   };
-  const left = newStand(done.standId, stand.plantId, done.on, stemsAfter(stand.stems, t.cuts, taxon));
-  const same = stand.on === done.on ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
+  // Recorded for a day before the stems were counted, what is left still is the newest that is known.
+  const countedOn = done.on < stand.on ? stand.on : done.on;
+  const left = newStand(done.standId, stand.plantId, countedOn, stemsAfter(stand.stems, t.cuts, taxon));
+  const same = stand.on === countedOn ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
   const settled = same.map((s) => (s.id === stand.id ? { ...s, chosen: t.id } : s));
   return { ...g, visits: [...g.visits, visit], stands: [...settled, left] };
 }
