@@ -119,6 +119,8 @@ export const answerStyles = {
   ".ruled": {
     borderCollapse: "collapse",
     width: "100%",
+    [PHONE]: { fontSize: "0.9rem" },
+    "& .mark": { [PHONE]: { whiteSpace: "normal" } },
     "& th, & td": {
       textAlign: "left",
       padding: 4,

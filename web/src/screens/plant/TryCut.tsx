@@ -84,7 +84,7 @@ export function TryCut({ plant, task }: { readonly plant: Plant; readonly task: 
           sx={{ color: "var(--umber)" }}
         />
         <Box role="status">
-          <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 0.5 }}>
+          <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1, alignItems: "center", mb: 0.5 }}>
             <VerdictMark verdict={plan.verdict} word />
             <Typography component="span" sx={{ fontWeight: 700 }}>
               {plan.accepted
