@@ -1,10 +1,9 @@
 /** The day every screen answers for: kept in the address, so that a link or the back button brings it back. */
 import { addDays, parseDate, type PlainDate } from "@wren/core";
-import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { createContext, use, useCallback, useEffect, useMemo, useReducer, useRef, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../data/clock.ts";
 import { arrived, dayOf, moved, sent, type Ahead } from "./ahead.ts";
-import { useStable } from "./stable.ts";
 
 interface Moves {
   readonly setOn: (d: PlainDate) => void;
@@ -31,17 +30,26 @@ const linkOn = (on: PlainDate, path: string, more: Readonly<Record<string, strin
 /** While the strip is dragged the address follows a moment later, not at every step. */
 const ADDRESS_DELAY_MS = 160;
 
+type Act =
+  | { readonly act: "move"; readonly to: (from: PlainDate) => PlainDate }
+  | { readonly act: "sent"; readonly day: PlainDate }
+  | { readonly act: "arrived" };
+
 export function DayProvider({ children }: { readonly children: ReactNode }) {
   const [params, setParams] = useSearchParams();
   const inAddress = parseDate(params.get(PARAM) ?? "") ?? today();
-  const [ahead, setAhead] = useState<Ahead | null>(null);
+  // Steps are worked out as they are drawn, with the address of that moment: one of an earlier moment would lose them.
+  const [ahead, act] = useReducer((old: Ahead | null, a: Act): Ahead | null => {
+    if (a.act === "move") return moved(old, inAddress, a.to);
+    return a.act === "sent" ? old && sent(old, a.day) : null;
+  }, null);
   const on = dayOf(ahead, inAddress);
-  if (ahead && arrived(ahead, inAddress)) setAhead(null);
+  if (ahead && arrived(ahead, inAddress)) act({ act: "arrived" });
 
   useEffect(() => {
     if (on === inAddress) return;
     const timer = setTimeout(() => {
-      setAhead((old) => old && sent(old, on));
+      act({ act: "sent", day: on });
       setParams(
         (old) => {
           const next = new URLSearchParams(old);
@@ -55,9 +63,13 @@ export function DayProvider({ children }: { readonly children: ReactNode }) {
     return () => clearTimeout(timer);
   }, [on, inAddress, setParams]);
 
-  const setOn = useStable((d: PlainDate) => setAhead((old) => moved(old, inAddress, () => d)));
-  const step = useStable((n: number) => setAhead((old) => moved(old, inAddress, (d) => addDays(d, n))));
-  const moves = useMemo(() => ({ setOn, step }), [setOn, step]);
+  const moves = useMemo(
+    (): Moves => ({
+      setOn: (d) => act({ act: "move", to: () => d }),
+      step: (n) => act({ act: "move", to: (from) => addDays(from, n) }),
+    }),
+    [],
+  );
   const latest = useRef(on);
   useEffect(() => {
     latest.current = on;
