@@ -16,6 +16,7 @@ import {
   NO_STEMS,
   openGarden,
   pastUpkeep,
+  plainStem,
   readTally,
   remarkText,
   renewalThird,
@@ -42,18 +43,7 @@ const plantOf = (id: string): Plant => garden.plants.find((p) => p.id === id)!;
 const kind = (id: string) => CATALOGUE.byId(id)!;
 
 const stem = (id: string, diameterMm: number, more: Partial<Stem> = {}): Stem => ({
-  id,
-  diameterMm,
-  lengthM: 2,
-  ageYears: null,
-  state: "live",
-  leafed: 1,
-  faults: [],
-  crosses: null,
-  base: 0,
-  turnDeg: 0,
-  leanDeg: 0,
-  branches: [],
+  ...plainStem(id, diameterMm, 2),
   ...more,
 });
 const out = (...ids: string[]): StemCut[] => ids.map((stemId) => ({ cut: "remove", stemId }));

@@ -1,7 +1,7 @@
 /** What is changed at the bench, and the bench itself in words. */
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { amountsOf, CATALOGUE, date, demoGarden, type Stand, type Stem, type StemCut } from "@wren/core";
+import { amountsOf, CATALOGUE, date, demoGarden, plainStem, type Stand, type Stem, type StemCut } from "@wren/core";
 import { sawTooth } from "../src/drawing/sawTooth.geometry.ts";
 import { nearestPart, onSheet, stemPath, viewOf } from "../src/drawing/stand.geometry.ts";
 import {
@@ -19,17 +19,7 @@ import { freshStart, openAt } from "./harness.tsx";
 
 const lilac = CATALOGUE.byId("syringa-vulgaris")!;
 const stem = (id: string, more: Partial<Stem> = {}): Stem => ({
-  id,
-  diameterMm: 20,
-  lengthM: 2,
-  ageYears: null,
-  state: "live",
-  leafed: 1,
-  faults: [],
-  crosses: null,
-  base: 0,
-  turnDeg: 0,
-  leanDeg: 0,
+  ...plainStem(id, 20, 2),
   branches: [{ at: 0.5, diameterMm: 8, lengthM: 0.5, turnDeg: 90 }],
   ...more,
 });

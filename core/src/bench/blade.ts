@@ -1,5 +1,5 @@
 /** Where the blade goes: the place a heading cut snaps to, and how far above it to cut. */
-import type { Stem } from "../model/index.ts";
+import type { Stem, StemCut } from "../model/index.ts";
 import type { Metres, Millimetres, Share } from "../units/index.ts";
 
 export const BLADE = {
@@ -57,6 +57,14 @@ export function bladePlace(s: Stem, wantedM: Metres, leastM: Metres = 0): BladeP
   const best = (high.length > 0 ? high : all.slice(-1)).reduce((a, b) => (far(b) < far(a) ? b : a));
   const rounded = Math.round(best.keptM * 1000) / 1000;
   return { ...best, keptM: Math.min(rounded, s.lengthM) };
+}
+
+/** The cut that shortens a stem to about a length: above a bud, or back to a side branch that takes over. */
+export function cutAbove(s: Stem, wantedM: Metres, leastM: Metres = 0): StemCut {
+  const place = bladePlace(s, wantedM, leastM);
+  return place.branch === null
+    ? { cut: "head", stemId: s.id, keptM: place.keptM }
+    : { cut: "to-branch", stemId: s.id, branch: place.branch };
 }
 
 /** Part of the length at which a heading leaves the stem leafless. */

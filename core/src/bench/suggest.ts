@@ -8,10 +8,10 @@ import type { Stem, StemCut } from "../model/index.ts";
 import { heightOf, type GardenModel } from "../price/index.ts";
 import { partAtHeight } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { bladePlace } from "./blade.ts";
+import { cutAbove } from "./blade.ts";
 import { amountsOf } from "./amounts.ts";
 import { leafWeight } from "./effects.ts";
-import { passOrder, pastUpkeep, stemsOf, type Pass } from "./passes.ts";
+import { oldestFirst, passOrder, pastUpkeep, stemsOf, type Pass } from "./passes.ts";
 import { isRefusal, type Remark } from "./remarks.ts";
 import { bestSubset } from "./subset.ts";
 import { tryOut, type TryQuestion } from "./tryOut.ts";
@@ -72,9 +72,8 @@ function removals(pass: Pass, set: Setting, left: Share, all: number, gone: Read
     return wanted.slice(0, Math.max(0, wanted.length - keep));
   }
   if (pass === "oldest" && set.thirdByCount !== null) {
-    const live = stems.filter((s) => s.state === "live");
-    const by = live.toSorted((a, b) => (b.ageYears ?? -1) - (a.ageYears ?? -1) || b.diameterMm - a.diameterMm);
-    return by.filter((s) => !gone.has(s.id)).slice(0, Math.max(0, set.thirdByCount - countLive(gone, stems)));
+    const live = stems.filter((s) => s.state === "live").toSorted(oldestFirst);
+    return live.filter((s) => !gone.has(s.id)).slice(0, Math.max(0, set.thirdByCount - countLive(gone, stems)));
   }
   const { sapwoodMm } = set.model.taxonOf(plant);
   const items = wanted.map((s) => ({
@@ -107,10 +106,7 @@ const headsAt = (stems: readonly Stem[], heightM: Metres, set: Setting): StemCut
     const part = partAtHeight(s, heightM, taxon);
     if (part >= 1) return [];
     const least = (taxon.leastStubM ?? 0) > 0 ? partAtHeight(s, taxon.leastStubM!, taxon) * s.lengthM : 0;
-    const place = bladePlace(s, Math.max(0.01, part * s.lengthM), least + 1e-3);
-    return place.branch === null
-      ? [{ cut: "head", stemId: s.id, keptM: place.keptM }]
-      : [{ cut: "to-branch", stemId: s.id, branch: place.branch }];
+    return [cutAbove(s, Math.max(0.01, part * s.lengthM), least + 1e-3)];
   });
 };
 

@@ -1,6 +1,14 @@
 /** A try: the cuts on the drawing, asked of the plant on a day. */
-import { adviseOn, heightOf, mayPlan, type Advice, type BloomLoss, type GardenModel } from "../price/index.ts";
-import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import {
+  adviseOn,
+  heightOf,
+  lossesOn,
+  mayPlan,
+  type Advice,
+  type BloomLoss,
+  type GardenModel,
+} from "../price/index.ts";
+import type { PlainDate } from "../calendar/index.ts";
 import type { Plant, Stem, StemCut, Task } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
 import { amountsOf, type Amounts } from "./amounts.ts";
@@ -40,18 +48,7 @@ function flowersOf(model: GardenModel, plant: Plant, on: PlainDate, task: Task, 
     reach: grained(a.reach),
     frameShiftC: 0,
   });
-  const { seasonDay: day, seasonYear } = model.season(on);
-  return prices.displays.flatMap((d) => {
-    const entry = (cycle: number, loss: Share, delayDays: number): BloomLoss => ({
-      display: d.name,
-      opens: seasonDate(seasonYear, d.opens[day]! + cycle * YEAR_DAYS, model.climate.hemisphere),
-      loss,
-      delayDays: Math.round(delayDays),
-      weight: d.weight,
-    });
-    const next = d.nextLoss[day]!;
-    return [entry(0, d.loss[day]!, d.delayDays[day]!), ...(next > 0 ? [entry(1, next, 0)] : [])];
-  });
+  return lossesOn(prices, model, on);
 }
 
 export interface TryQuestion {

@@ -1,7 +1,8 @@
 /** The catalogue: rows parsed once, looked up by id or by name. */
 import * as z from "zod";
 import { TaxonSchema, type Taxon } from "./schema.ts";
-import { SCHOOLS, schoolFits } from "./schools.ts";
+import { schoolFits } from "./schoolChoice.ts";
+import { SCHOOLS } from "./schools.ts";
 import { BROADLEAF_EVERGREENS } from "./taxa/lines/broadleafEvergreens.ts";
 import { EVERGREENS } from "./taxa/evergreens.ts";
 import { CONIFERS, HEDGING } from "./taxa/lines/hedgesAndConifers.ts";

@@ -1,5 +1,5 @@
 /** Hold it, let it go, renew it, move it or plant another: what each asks in a year, over ten years. */
-import { outlineOf } from "../amount/index.ts";
+import { outlineOf, solidOf, volumeOf } from "../amount/index.ts";
 import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
@@ -69,7 +69,8 @@ function heightTask(taxon: Taxon): Task {
   return wanted.find((t) => tasks.includes(t) && taxon.never[t] === undefined) ?? taxon.routineTask;
 }
 
-const outlineVolume = (heightM: Metres, widthM: Metres): number => (Math.PI / 6) * heightM * widthM ** 2;
+const outlineVolume = (taxon: Taxon, heightM: Metres, widthM: Metres): number =>
+  volumeOf(solidOf(taxon, heightM, widthM));
 
 /** Kinds like it, hardy in a zone, that never grow past a height: the same leaf and use, nearest in size first. */
 export function kindsThatFit(catalogue: Catalogue, taxon: Taxon, wantedM: Metres, zone: string): readonly Taxon[] {
@@ -113,7 +114,7 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
   const cheapest = cheapestDay(model, plant, on, task);
   const work = minutesFor(model, plant, task, on);
   const look = minutesFor(model, plant, "dead-only", on);
-  const volume = outlineVolume(wantedM, plant.widthM);
+  const volume = outlineVolume(taxon, wantedM, plant.widthM);
   const row = (way: Way, r: Partial<WayRow>): WayRow => ({
     way,
     heightM: [wantedM, wantedM],
@@ -152,7 +153,7 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
           (3 * once.low) / a.years + natural.minutesPerYear[0],
           (3 * once.high) / a.years + natural.minutesPerYear[1],
         ],
-        debrisM3PerYear: (outlineVolume(heightM, plant.widthM) * a.debrisOfVolume) / a.years,
+        debrisM3PerYear: (outlineVolume(taxon, heightM, plant.widthM) * a.debrisOfVolume) / a.years,
         flowersPerYear: [(3 * loss * 0.5) / a.years, (3 * Math.max(loss, 1 / 3)) / a.years],
         shareEach: 1 / 3,
       }),
@@ -176,7 +177,7 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
           (a.plantMinutes[0] + a.moveMinutesPerM2[0] * area * 0.5) / a.years,
           (a.plantMinutes[1] + a.moveMinutesPerM2[1] * area) / a.years,
         ],
-        debrisM3PerYear: outlineVolume(heightM, plant.widthM) / a.years,
+        debrisM3PerYear: outlineVolume(taxon, heightM, plant.widthM) / a.years,
         flowersPerYear: [a.newPlantYears[0] / a.years, a.newPlantYears[1] / a.years],
         kinds: kinds.map((k) => k.id),
       }),

@@ -23,6 +23,7 @@ import { bestRun, windowFor, type BestRun, type Window } from "./window.ts";
 import { taskForGoal } from "./goals.ts";
 import { likelyTaxa } from "./likely.ts";
 import { worstLoss } from "./kind.ts";
+import type { YearOfPrices } from "./season.ts";
 import { ask, freesUpOn, isLive, type Question } from "./question.ts";
 import { reason, type Finding, type Opening, type Reason } from "./reasons.ts";
 
@@ -91,20 +92,21 @@ function verdictOf(q: Question, found: readonly Finding[]): Verdict {
   return rank(priced) < rank(strongestBlock) ? priced : strongestBlock;
 }
 
-function bloomLossOn(q: Question): readonly BloomLoss[] {
-  const p = q.model.season(q.on);
-  const h = q.model.climate.hemisphere;
-  return q.kind.prices.displays.flatMap((d) => {
-    const opens = d.opens[q.day]!;
+/** What a year of prices says of each coming display on a day. */
+export function lossesOn(prices: YearOfPrices, model: GardenModel, on: PlainDate): readonly BloomLoss[] {
+  const { seasonYear, seasonDay } = model.season(on);
+  const h = model.climate.hemisphere;
+  return prices.displays.flatMap((d) => {
+    const opens = d.opens[seasonDay]!;
     const entry = (cycle: number, loss: number, delayDays: number): BloomLoss => ({
       display: d.name,
-      opens: seasonDate(p.seasonYear, opens + cycle * YEAR_DAYS, h),
+      opens: seasonDate(seasonYear, opens + cycle * YEAR_DAYS, h),
       loss,
       delayDays: Math.round(delayDays),
       weight: d.weight,
     });
-    const coming = entry(0, d.loss[q.day]!, d.delayDays[q.day]!);
-    const next = d.nextLoss[q.day]!;
+    const coming = entry(0, d.loss[seasonDay]!, d.delayDays[seasonDay]!);
+    const next = d.nextLoss[seasonDay]!;
     return next > 0 ? [coming, entry(1, next, 0)] : [coming];
   });
 }
@@ -228,7 +230,7 @@ export function adviseOn(
     window,
     best: bestRun(q, window),
     opening: openings[0] ?? null,
-    bloomLoss: bloomLossOn(q),
+    bloomLoss: lossesOn(q.kind.prices, q.model, q.on),
     lossRange: lossRangeOn(q, depth),
     frostRisk: q.kind.prices.frostRisk[q.day]!,
     regrowthRisk: q.kind.prices.regrowthRisk[q.day]!,

@@ -20,6 +20,22 @@ export const DRAWING_ASSUMPTIONS = {
   turnDeg: 137.5,
 } as const;
 
+/** A stem of which only its thickness and length are known: alive, upright, nothing against it. */
+export const plainStem = (id: string, diameterMm: Millimetres, lengthM: Metres): Stem => ({
+  id,
+  diameterMm,
+  lengthM,
+  ageYears: null,
+  state: "live",
+  leafed: 1,
+  faults: [],
+  crosses: null,
+  base: 0,
+  turnDeg: 0,
+  leanDeg: 0,
+  branches: [],
+});
+
 /** Thicknesses spread evenly over a class's usual range, thickest first. */
 function thicknessesOf(tally: Tally): readonly Millimetres[] {
   return THICKNESSES.flatMap((t) => {
@@ -65,15 +81,7 @@ export function stemsFromTally(
     const lengthM = Math.round(lengthForHeight(plant.heightM * reach, leanDeg) * 100) / 100;
     const turnDeg = Math.round((i * a.turnDeg) % 360);
     return {
-      id: `s${i + 1}`,
-      diameterMm,
-      lengthM: Math.max(0.05, lengthM),
-      ageYears: null,
-      state: "live",
-      leafed: 1,
-      faults: [],
-      crosses: null,
-      base: 0,
+      ...plainStem(`s${i + 1}`, diameterMm, Math.max(0.05, lengthM)),
       turnDeg,
       leanDeg,
       branches: branching(taxon) ? [...branchesOf(diameterMm, lengthM, turnDeg)] : [],

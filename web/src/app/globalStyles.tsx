@@ -1,6 +1,5 @@
 import { GlobalStyles as MuiGlobalStyles } from "@mui/material";
 import { answerStyles } from "../answer/answerStyles.ts";
-import { benchStyles } from "../drawing/benchStyles.ts";
 import { stripStyles } from "../strip/stripStyles.ts";
 import { schemeVariables } from "./theme.ts";
 
@@ -11,7 +10,6 @@ export const GlobalStyles = () => (
       ...schemeVariables,
       ...answerStyles,
       ...stripStyles,
-      ...benchStyles,
       body: { backgroundColor: "var(--mist)", color: "var(--ink)" },
       "a, button, [role=slider], [tabindex]": {
         "&:focus-visible": { outline: "3px solid var(--plum)", outlineOffset: 2 },

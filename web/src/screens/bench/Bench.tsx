@@ -6,6 +6,7 @@ import {
   HORIZONS,
   MOST_STEMS,
   MOST_TRIES,
+  plainStem,
   regimeOf,
   suggest,
   TASK_TABLE,
@@ -149,19 +150,9 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   const addStem = (): void => {
     let n = stand.stems.length + 1;
     while (stand.stems.some((s) => s.id === `s${n}`)) n++;
-    setEditing({
-      ...NEW_STEM,
-      id: `s${n}`,
-      lengthM: Math.round(heightOf(model, plant, on).heightM * 100) / 100,
-      ageYears: null,
-      state: "live",
-      leafed: 1,
-      faults: [],
-      crosses: null,
-      base: 0,
-      turnDeg: Math.round((n * 137.5) % 360),
-      branches: [],
-    });
+    const lengthM = Math.round(heightOf(model, plant, on).heightM * 100) / 100;
+    const turnDeg = Math.round((n * 137.5) % 360);
+    setEditing({ ...plainStem(`s${n}`, NEW_STEM.diameterMm, lengthM), turnDeg, leanDeg: NEW_STEM.leanDeg });
   };
   const side = Math.round(viewDeg / 90) % 4;
   return (

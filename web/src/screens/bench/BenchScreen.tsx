@@ -1,5 +1,5 @@
 /** How much and where: stems are counted first, then cut on the drawing. */
-import { Box, Typography } from "@mui/material";
+import { Box, GlobalStyles, Typography } from "@mui/material";
 import { heightOf, stemsFromTally, type Plant, type Tally } from "@wren/core";
 import { useState } from "react";
 import { useParams } from "react-router";
@@ -10,6 +10,7 @@ import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { Missing } from "../../ui/Missing.tsx";
+import { benchStyles } from "./benchStyles.ts";
 import { newStand, standOf, withStand } from "./standEdits.ts";
 import { TallyEntry } from "./TallyEntry.tsx";
 import { YearsAhead } from "./YearsAhead.tsx";
@@ -33,6 +34,7 @@ function Known({ plant }: { readonly plant: Plant }) {
   };
   return (
     <Box>
+      <GlobalStyles styles={benchStyles} />
       <Box className="no-print" sx={{ display: "flex", alignItems: "baseline", gap: 2, flexWrap: "wrap", mb: 1 }}>
         <Typography variant="h1">How much, and where?</Typography>
         <DayLink to={`/plant/${plant.id}`} style={{ color: "inherit" }}>

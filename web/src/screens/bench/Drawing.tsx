@@ -1,7 +1,7 @@
 /** The stems to scale, from the side you stand at: what goes is struck, what stays is whole; press a stem, drag its end. */
 import {
   alongStem,
-  bladePlace,
+  cutAbove,
   shootsAt,
   type Horizon,
   type StemCut,
@@ -54,10 +54,7 @@ interface Props {
 function cutFor(stem: Stem, at: number): StemCut | null {
   if (at >= AT_TIP) return null;
   if (at <= AT_BASE) return { cut: "remove", stemId: stem.id };
-  const place = bladePlace(stem, at * stem.lengthM);
-  return place.branch === null
-    ? { cut: "head", stemId: stem.id, keptM: place.keptM }
-    : { cut: "to-branch", stemId: stem.id, branch: place.branch };
+  return cutAbove(stem, at * stem.lengthM);
 }
 
 const StemLines = memo(function StemLines({

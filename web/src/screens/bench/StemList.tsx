@@ -1,6 +1,6 @@
 /** The drawing in words, and every cut at a stem without a mouse. */
 import { Slider } from "@mui/material";
-import { bladePlace, remarkText, type Remark, type Stem, type StemCut } from "@wren/core";
+import { cutAbove, remarkText, type Remark, type Stem, type StemCut } from "@wren/core";
 import { useState } from "react";
 import { useVoice } from "../../state/voice.ts";
 import { cutText, stemText } from "./labels.ts";
@@ -21,17 +21,7 @@ function Tools({ stem, name, cuts, onCut, onEdit }: RowProps) {
   const say = useVoice();
   const own = cuts.find((c) => c.cut === "head" && c.stemId === stem.id);
   const [kept, setKept] = useState(own?.cut === "head" ? own.keptM : stem.lengthM);
-  const head = (wantedM: number): void => {
-    if (wantedM >= stem.lengthM * 0.98) onCut(null);
-    else {
-      const place = bladePlace(stem, wantedM);
-      onCut(
-        place.branch === null
-          ? { cut: "head", stemId: stem.id, keptM: place.keptM }
-          : { cut: "to-branch", stemId: stem.id, branch: place.branch },
-      );
-    }
-  };
+  const head = (wantedM: number): void => onCut(wantedM >= stem.lengthM * 0.98 ? null : cutAbove(stem, wantedM));
   return (
     <div className="stem-tools">
       <div className="presses">

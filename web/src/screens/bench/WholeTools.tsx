@@ -1,6 +1,6 @@
 /** Cuts over the whole plant: an outline, tips, spent heads, candles, the skirt. */
 import { Box, Button, Slider, Typography } from "@mui/material";
-import type { StemCut, Taxon, TryResult } from "@wren/core";
+import type { StemCut, Taxon, TryResult, Voice } from "@wren/core";
 import { useState } from "react";
 import { useVoice } from "../../state/voice.ts";
 
@@ -67,6 +67,45 @@ function Slide({ label, value, min, max, text, onDone }: SlideProps) {
   );
 }
 
+interface SlideRow extends Omit<SlideProps, "onDone"> {
+  readonly kind: Tool["cut"];
+  readonly made: (v: number) => StemCut;
+}
+/** What of a cut over the whole plant can be slid, and between what. */
+function slidesOf(c: StemCut, { heightM, widthM }: TryResult["before"], say: Voice): readonly SlideRow[] {
+  const row = (
+    kind: Tool["cut"],
+    label: string,
+    value: number,
+    range: [number, number],
+    made: SlideRow["made"],
+    text: SlideRow["text"] = say.length,
+  ): SlideRow => ({
+    kind,
+    label,
+    value,
+    min: range[0],
+    max: range[1],
+    text,
+    made,
+  });
+  switch (c.cut) {
+    case "shear":
+      return [
+        row("shear", "To a height of", c.heightM, [0.05, heightM], (v) => ({ ...c, heightM: v })),
+        row("shear", "To a width of", c.widthM, [0.05, Math.max(widthM, c.widthM)], (v) => ({ ...c, widthM: v })),
+      ];
+    case "tips":
+      return [row("tips", "Off each end", c.offM, [0.01, 0.6], (v) => ({ ...c, offM: v }))];
+    case "candles":
+      return [row("candles", "Of each candle", c.share, [0.1, 0.9], (v) => ({ ...c, share: v }), say.percent)];
+    case "lift":
+      return [row("lift", "Clear to", c.clearM, [0.05, heightM * 0.6], (v) => ({ ...c, clearM: v }))];
+    default:
+      return [];
+  }
+}
+
 interface Props {
   readonly cuts: readonly StemCut[];
   readonly result: TryResult;
@@ -76,7 +115,6 @@ interface Props {
 
 export function WholeTools({ cuts, result, taxon, onCut }: Props) {
   const say = useVoice();
-  const { heightM, widthM } = result.before;
   return (
     <Box>
       <Box role="group" aria-label="Over the whole plant" sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mb: 1 }}>
@@ -94,69 +132,11 @@ export function WholeTools({ cuts, result, taxon, onCut }: Props) {
           );
         })}
       </Box>
-      {cuts.map((c) => {
-        switch (c.cut) {
-          case "shear":
-            return (
-              <Box key={c.cut}>
-                <Slide
-                  label="To a height of"
-                  value={c.heightM}
-                  min={0.05}
-                  max={heightM}
-                  text={say.length}
-                  onDone={(v) => onCut("shear", { ...c, heightM: v })}
-                />
-                <Slide
-                  label="To a width of"
-                  value={c.widthM}
-                  min={0.05}
-                  max={Math.max(widthM, c.widthM)}
-                  text={say.length}
-                  onDone={(v) => onCut("shear", { ...c, widthM: v })}
-                />
-              </Box>
-            );
-          case "tips":
-            return (
-              <Slide
-                key={c.cut}
-                label="Off each end"
-                value={c.offM}
-                min={0.01}
-                max={0.6}
-                text={say.length}
-                onDone={(v) => onCut("tips", { ...c, offM: v })}
-              />
-            );
-          case "candles":
-            return (
-              <Slide
-                key={c.cut}
-                label="Of each candle"
-                value={c.share}
-                min={0.1}
-                max={0.9}
-                text={say.percent}
-                onDone={(v) => onCut("candles", { ...c, share: v })}
-              />
-            );
-          case "lift":
-            return (
-              <Slide
-                key={c.cut}
-                label="Clear to"
-                value={c.clearM}
-                min={0.05}
-                max={heightM * 0.6}
-                text={say.length}
-                onDone={(v) => onCut("lift", { ...c, clearM: v })}
-              />
-            );
-          default:
-            return null;
-        }
-      })}
+      {cuts.flatMap((c) =>
+        slidesOf(c, result.before, say).map((s) => (
+          <Slide key={s.label} {...s} onDone={(v) => onCut(s.kind, s.made(v))} />
+        )),
+      )}
     </Box>
   );
 }
