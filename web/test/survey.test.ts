@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import { CATALOGUE, date, demoGarden, matchColumns, openGarden, sightLinesOf, UNKNOWN_TAXON } from "@wren/core";
-import { labelRows } from "../src/screens/garden/elevation.geometry.ts";
+import { labelsUnder, scaleFor } from "../src/screens/garden/elevation.geometry.ts";
 import { sectionOf } from "../src/screens/garden/section.geometry.ts";
 import { surveyed, UNLOOKED } from "../src/screens/survey/draft.ts";
 import { readSheet, sheetOf } from "../src/screens/table/readCsv.ts";
@@ -128,14 +128,26 @@ describe("a table read", () => {
 });
 
 describe("drawn", () => {
-  test("names of close neighbours stand on two lines, and no two on one line run together", () => {
-    const rows = labelRows([10, 60, 130, 400, 300]);
-    const xs = [10, 60, 130, 400, 300];
-    expect(rows[1]).toBe(1);
-    for (const row of [0, 1])
-      for (const [i, x] of xs.entries())
-        for (const [j, y] of xs.entries())
-          if (i < j && rows[i] === row && rows[j] === row) expect(Math.abs(x - y)).toBeGreaterThanOrEqual(108);
+  test.each([
+    ["room for all on one line", [60, 200, 340], "names", [0, 0, 0]],
+    ["neighbours on two lines", [60, 130, 200], "names", [0, 1, 0]],
+    ["too close for names: numbers", [60, 100, 140, 180], "numbers", [0, 0, 0, 0]],
+    ["closer still: numbers on two lines", [60, 76, 92], "numbers", [0, 1, 0]],
+    ["on one spot: the list alone says the third", [60, 60, 60], "numbers", [0, 1, null]],
+  ] as const)("under a bed: %s", (_, middles, as, rows) => {
+    expect(labelsUnder(middles.map((middlePx) => ({ middlePx, name: "Lilac by the corner gate" })))).toEqual({
+      as,
+      rows,
+    });
+  });
+
+  test("a short name needs less room than a long one", () => {
+    const named = (name: string) => labelsUnder([60, 100, 140].map((middlePx) => ({ middlePx, name })));
+    expect([named("Yew").as, named("Yew by the long wall").as]).toEqual(["names", "numbers"]);
+  });
+
+  test("a very long bed leaves the others readable", () => {
+    expect([8, 20, 500].map((m) => scaleFor(m, true))).toEqual([80, 56.5, 36]);
   });
 
   test("a sight line from the side passes the plant where similar triangles say", () => {

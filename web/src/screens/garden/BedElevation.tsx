@@ -6,7 +6,7 @@ import { useMemo } from "react";
 import { lookOn } from "../../drawing/plant.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
-import { labelRows, PERSON_M, tallestIn, type Standing } from "./elevation.geometry.ts";
+import { PERSON_M, tallestIn, type Labels, type Standing } from "./elevation.geometry.ts";
 import { PlantInBed, type InBed } from "./PlantInBed.tsx";
 
 const HEAD = 34;
@@ -26,10 +26,9 @@ function Figure({ pxPerM }: { readonly pxPerM: number }) {
   );
 }
 
-function useInBed(standing: readonly Standing[], pxPerM: number, on: PlainDate): readonly InBed[] {
+function useInBed(standing: readonly Standing[], labels: Labels, pxPerM: number, on: PlainDate): readonly InBed[] {
   const { model } = useGarden();
   return useMemo(() => {
-    const rows = labelRows(standing.map((s) => s.plant.alongM * pxPerM));
     return standing.map(({ plant, heightM, endM, wantedM }, at) => {
       const taxon = model.taxonOf(plant);
       const px = (m: number): number => Math.round(m * pxPerM);
@@ -39,6 +38,7 @@ function useInBed(standing: readonly Standing[], pxPerM: number, on: PlainDate):
         plantId: plant.id,
         taxonId: taxon.id,
         label: plant.label,
+        under: labels.as === "names" ? plant.label : `${at + 1}`,
         verdict: adviseOn(model, plant.id, on).verdict,
         middlePx: plant.alongM * pxPerM,
         widthPx: px(plant.widthM),
@@ -49,32 +49,36 @@ function useInBed(standing: readonly Standing[], pxPerM: number, on: PlainDate):
         mostPx: band.mostM === null ? null : px(band.mostM),
         flopped: plant.stance === "flopped",
         behind: plant.backM,
-        labelRow: rows[at]!,
+        labelRow: labels.rows[at] ?? null,
         heightM: Math.round(heightM * 100) / 100,
       };
     });
-  }, [standing, pxPerM, on, model]);
+  }, [standing, labels, pxPerM, on, model]);
 }
 
 interface Props {
   readonly on: PlainDate;
   readonly bed: Bed;
   readonly standing: readonly Standing[];
+  readonly labels: Labels;
   readonly pxPerM: number;
   readonly moving: boolean;
   readonly onOpen: (plantId: string) => void;
 }
 
-export function BedElevation({ on, bed, standing, pxPerM, moving, onOpen }: Props) {
+export function BedElevation({ on, bed, standing, labels, pxPerM, moving, onOpen }: Props) {
   const say = useVoice();
   const { units } = useGarden().garden.rules;
   const { setNodeRef, isOver } = useDroppable({ id: bed.id });
-  const plants = useInBed(standing, pxPerM, on);
+  const plants = useInBed(standing, labels, pxPerM, on);
   const tallest = tallestIn(standing);
   const rungs = Array.from({ length: Math.floor(tallest) }, (_, i) => i + 1);
   return (
     <Box
-      sx={{ overflowX: "auto", pb: plants.some((p) => p.labelRow === 1) ? "70px" : "40px" }}
+      sx={{
+        overflowX: "auto",
+        pb: labels.as === "numbers" ? "52px" : plants.some((p) => p.labelRow === 1) ? "70px" : "40px",
+      }}
       tabIndex={0}
       role="group"
       aria-label={`${bed.name}, ${say.length(bed.lengthM)} long`}

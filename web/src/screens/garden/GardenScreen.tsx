@@ -12,7 +12,7 @@ import { useStable } from "../../state/stable.ts";
 import { Section } from "../../ui/Section.tsx";
 import { BedDialog } from "./BedDialog.tsx";
 import { BedElevation } from "./BedElevation.tsx";
-import { draggedTo, standingIn } from "./elevation.geometry.ts";
+import { draggedTo, labelsUnder, scaleFor, standingIn } from "./elevation.geometry.ts";
 import { Looks } from "./Looks.tsx";
 import { PlantList } from "./PlantList.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
@@ -33,12 +33,17 @@ export function GardenScreen() {
   const wide = useMediaQuery("(min-width:900px)");
   const [open, setOpen] = useState<Open | null>(null);
   const [moving, setMoving] = useState(false);
-  const beds = useMemo(
-    () => garden.beds.map((bed) => ({ bed, standing: standingIn(model, bed, on) })),
-    [garden, model, on],
-  );
   const longest = Math.max(...garden.beds.map((b) => b.lengthM), 8);
-  const pxPerM = wide ? Math.min(80, 1130 / longest) : 46;
+  const pxPerM = scaleFor(longest, wide);
+  const beds = useMemo(
+    () =>
+      garden.beds.map((bed) => {
+        const standing = standingIn(model, bed, on);
+        const named = standing.map(({ plant }) => ({ middlePx: plant.alongM * pxPerM, name: plant.label }));
+        return { bed, standing, labels: labelsUnder(named) };
+      }),
+    [garden, model, on, pxPerM],
+  );
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor),
@@ -109,7 +114,7 @@ export function GardenScreen() {
         </Typography>
       )}
       <DndContext sensors={sensors} onDragEnd={onDragEnd}>
-        {beds.map(({ bed, standing }, at) => (
+        {beds.map(({ bed, standing, labels }, at) => (
           <Section
             key={bed.id}
             title={bed.name}
@@ -145,7 +150,15 @@ export function GardenScreen() {
               </Box>
             }
           >
-            <BedElevation on={on} bed={bed} standing={standing} pxPerM={pxPerM} moving={moving} onOpen={onOpen} />
+            <BedElevation
+              on={on}
+              bed={bed}
+              standing={standing}
+              labels={labels}
+              pxPerM={pxPerM}
+              moving={moving}
+              onOpen={onOpen}
+            />
             <Looks
               bed={bed}
               standing={standing}
@@ -160,7 +173,7 @@ export function GardenScreen() {
                 </Button>
               </Box>
             ) : (
-              <PlantList standing={standing} onEdit={onEdit} />
+              <PlantList standing={standing} numbered={labels.as === "numbers"} onEdit={onEdit} />
             )}
           </Section>
         ))}

@@ -7,6 +7,7 @@ import { crownPath, type PlantLook } from "../../drawing/plant.geometry.ts";
 import { PlantShape } from "../../drawing/PlantShape.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
+import { NAME_PX } from "./elevation.geometry.ts";
 
 /** Plain values, all lengths in pixels: a plant that looks the same is not drawn again. */
 export interface InBed extends PlantLook {
@@ -25,8 +26,10 @@ export interface InBed extends PlantLook {
   readonly flopped: boolean;
   /** Metres behind the front edge: plants further back are drawn behind. */
   readonly behind: number;
-  /** Which of two lines its name stands on. */
-  readonly labelRow: 0 | 1;
+  /** What stands under it: its name, or its number in the list below. */
+  readonly under: string;
+  /** Which of two lines that stands on; null where there is no room for it. */
+  readonly labelRow: 0 | 1 | null;
   readonly heightM: number;
 }
 
@@ -37,7 +40,8 @@ interface Props extends InBed {
 }
 
 const LEAST_TARGET_PX = 44;
-const LABEL_ROW_PX = 32;
+const NAME_ROW_PX = 32;
+const NUMBER_ROW_PX = 16;
 
 /** A line that a view asks for: teeth up where the plant must reach it, down where it must stay below. */
 function ViewLine({ y, half, least = false }: { readonly y: number; readonly half: number; readonly least?: boolean }) {
@@ -132,23 +136,28 @@ export const PlantInBed = memo(function PlantInBed(p: Props) {
           )}
         </svg>
       </ButtonBase>
-      <Box
-        aria-hidden="true"
-        sx={{
-          position: "absolute",
-          left: "50%",
-          transform: "translateX(-50%)",
-          width: 104,
-          maxHeight: "2.4em",
-          overflow: "hidden",
-          textAlign: "center",
-          fontSize: "0.78rem",
-          lineHeight: 1.2,
-        }}
-        style={{ top: `calc(100% + ${p.footPx + 4 + p.labelRow * LABEL_ROW_PX}px)` }}
-      >
-        {p.label}
-      </Box>
+      {p.labelRow !== null && (
+        <Box
+          aria-hidden="true"
+          sx={{
+            position: "absolute",
+            left: "50%",
+            transform: "translateX(-50%)",
+            width: NAME_PX,
+            maxHeight: "2.4em",
+            overflow: "hidden",
+            textAlign: "center",
+            fontSize: "0.78rem",
+            lineHeight: 1.2,
+            pointerEvents: "none",
+          }}
+          style={{
+            top: `calc(100% + ${p.footPx + 4 + p.labelRow * (p.under === p.label ? NAME_ROW_PX : NUMBER_ROW_PX)}px)`,
+          }}
+        >
+          {p.under}
+        </Box>
+      )}
     </Box>
   );
 });

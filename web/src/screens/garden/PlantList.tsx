@@ -19,16 +19,23 @@ function PlantLink({ plant }: { readonly plant: Plant }) {
 
 interface RowProps {
   readonly plant: Plant;
+  /** The number it has under the drawing, where names found no room there. */
+  readonly number: number | null;
   readonly text: string;
   readonly onEdit: (p: Plant) => void;
 }
 
-const PlantRow = memo(function PlantRow({ plant, text, onEdit }: RowProps) {
+const PlantRow = memo(function PlantRow({ plant, number, text, onEdit }: RowProps) {
   const { change } = useGarden();
   const remove = () => change(`${plant.label} removed with its records`, (g) => withoutPlant(g, plant.id));
   return (
     <Box component="li" sx={{ display: "flex", alignItems: "center", borderBottom: "1px solid var(--line)" }}>
       <Box sx={{ flex: 1, minWidth: 0, py: 0.5 }}>
+        {number !== null && (
+          <Box component="span" sx={{ color: "text.secondary", mr: 1, fontVariantNumeric: "tabular-nums" }}>
+            {number}
+          </Box>
+        )}
         <PlantLink plant={plant} />
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
           {text}
@@ -49,9 +56,11 @@ const WORTH_SAYING = 1.02;
 
 export function PlantList({
   standing,
+  numbered,
   onEdit,
 }: {
   readonly standing: readonly Standing[];
+  readonly numbered: boolean;
   readonly onEdit: (p: Plant) => void;
 }) {
   const { model } = useGarden();
@@ -77,8 +86,8 @@ export function PlantList({
         columnGap: 3,
       }}
     >
-      {standing.map((s) => (
-        <PlantRow key={s.plant.id} plant={s.plant} text={textOf(s)} onEdit={onEdit} />
+      {standing.map((s, at) => (
+        <PlantRow key={s.plant.id} plant={s.plant} number={numbered ? at + 1 : null} text={textOf(s)} onEdit={onEdit} />
       ))}
     </Box>
   );

@@ -16,10 +16,11 @@ export interface Standing {
   readonly wantedM: Metres | null;
 }
 
-/** Plants of a bed with today's and the season's end height. */
+/** Plants of a bed from left to right, with today's and the season's end height. */
 export function standingIn(model: GardenModel, bed: Bed, on: PlainDate): readonly Standing[] {
   return model.garden.plants
     .filter((p) => p.bedId === bed.id)
+    .sort((a, b) => a.alongM - b.alongM)
     .map((plant) => {
       const taxon = model.taxonOf(plant);
       const year = model.yearOf(taxon);
@@ -41,18 +42,41 @@ export function draggedTo(alongM: Metres, deltaPx: number, pxPerM: number, lengt
   return Math.min(lengthM, Math.max(0, Math.round(moved * 20) / 20));
 }
 
-/** Names under plants closer than this would run into each other, pixels. */
-const LABEL_PX = 108;
+/** A name breaks where it grows wider than this; the width of a letter in its size, pixels. */
+export const NAME_PX = 104;
+const LETTER_PX = 6;
+const NUMBER_PX = 22;
+const APART_PX = 6;
+const nameWidth = (name: string): number => Math.min(NAME_PX, name.length * LETTER_PX);
 
-/** Which of two lines each plant's name stands on, so that neighbours' names do not run together. */
-export function labelRows(middlesPx: readonly number[]): readonly (0 | 1)[] {
-  const order = middlesPx.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x);
-  const last: [number, number] = [-Infinity, -Infinity];
-  const rows = middlesPx.map((): 0 | 1 => 0);
-  for (const { x, i } of order) {
-    const row = x - last[0] >= LABEL_PX || x - last[1] < LABEL_PX ? 0 : 1;
+/** Which of two lines each box stands on so that none runs into another; null for one that finds no place. */
+function onTwoLines(boxes: readonly { readonly middle: number; readonly width: number }[]): readonly (0 | 1 | null)[] {
+  const ends: [number, number] = [-Infinity, -Infinity];
+  const rows = boxes.map((): 0 | 1 | null => null);
+  for (const [i, b] of [...boxes.entries()].sort(([, a], [, c]) => a.middle - c.middle)) {
+    const from = b.middle - b.width / 2 - APART_PX;
+    const row = ([0, 1] as const).find((r) => from >= ends[r]);
+    if (row === undefined) continue;
     rows[i] = row;
-    last[row] = x;
+    ends[row] = b.middle + b.width / 2;
   }
   return rows;
 }
+
+export interface Labels {
+  /** Names where all of them find a place; else the numbers they have in the list below. */
+  readonly as: "names" | "numbers";
+  /** The line of each, in the order given; null: no place for it, the list alone says it. */
+  readonly rows: readonly (0 | 1 | null)[];
+}
+
+/** What stands under each plant of a bed, given their middles in pixels and their names, left to right. */
+export function labelsUnder(plants: readonly { readonly middlePx: number; readonly name: string }[]): Labels {
+  const names = onTwoLines(plants.map((p) => ({ middle: p.middlePx, width: nameWidth(p.name) })));
+  if (names.every((r) => r !== null)) return { as: "names", rows: names };
+  return { as: "numbers", rows: onTwoLines(plants.map((p) => ({ middle: p.middlePx, width: NUMBER_PX }))) };
+}
+
+/** Pixels a metre for all beds alike: the longest fills the width, but no bed is drawn too small to be told apart. */
+export const scaleFor = (longestM: Metres, wide: boolean): number =>
+  wide ? Math.max(36, Math.min(80, 1130 / longestM)) : 46;
