@@ -55,15 +55,18 @@ export const partsOf = (d: PlainDate): DateParts => ({
   day: pair(d, 8),
 });
 
-/** Days since 1970-01-01 (after H. Hinnant's days-from-civil). // => toDayNumber("1970-01-02") is 1 */
-export function toDayNumber(d: PlainDate): DayNumber {
-  const { year, month, day } = partsOf(d);
+/** Days since 1970-01-01 of a day that exists (after H. Hinnant's days-from-civil). // => dayNumberOf(1970, 1, 2) is 1 */
+export function dayNumberOf(year: number, month: number, day: number): DayNumber {
   const y = month <= 2 ? year - 1 : year;
   const era = Math.floor(y / 400);
   const yoe = y - era * 400;
   const doy = Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + day - 1;
   return era * 146097 + yoe * 365 + Math.floor(yoe / 4) - Math.floor(yoe / 100) + doy - 719468;
 }
+
+/** Days since 1970-01-01. // => toDayNumber("1970-01-02") is 1 */
+export const toDayNumber = (d: PlainDate): DayNumber =>
+  dayNumberOf(pair(d, 0) * 100 + pair(d, 2), pair(d, 5), pair(d, 8));
 
 /** The inverse of toDayNumber; a broken day is floored. */
 export function fromDayNumber(n: DayNumber): PlainDate {

@@ -3,7 +3,16 @@
  * south, so that one set of rules serves both. A season day is 0 on that first day and may run past 364
  * or below 0, because a plant's cycle does not stop at New Year.
  */
-import { addDays, daysBetween, makeDate, partsOf, toDayNumber, type MonthDay, type PlainDate } from "./plainDate.ts";
+import {
+  dayNumberOf,
+  fromDayNumber,
+  makeDate,
+  partsOf,
+  toDayNumber,
+  type DayNumber,
+  type MonthDay,
+  type PlainDate,
+} from "./plainDate.ts";
 
 export type Hemisphere = "north" | "south";
 /** Days since the start of the hemisphere's year; may lie outside 0–364. */
@@ -15,9 +24,11 @@ export const yearDay = (day: SeasonDay): SeasonDay => ((day % YEAR_DAYS) + YEAR_
 
 export const hemisphereOf = (latitudeDeg: number): Hemisphere => (latitudeDeg < 0 ? "south" : "north");
 
+const startMonth = (h: Hemisphere): number => (h === "north" ? 1 : 7);
+const startNumber = (seasonYear: number, h: Hemisphere): DayNumber => dayNumberOf(seasonYear, startMonth(h), 1);
+
 /** The first day of the hemisphere's year labelled by the calendar year it starts in. */
-export const seasonStart = (seasonYear: number, h: Hemisphere): PlainDate =>
-  makeDate(seasonYear, h === "north" ? 1 : 7, 1);
+export const seasonStart = (seasonYear: number, h: Hemisphere): PlainDate => makeDate(seasonYear, startMonth(h), 1);
 
 export interface SeasonPoint {
   readonly seasonYear: number;
@@ -27,9 +38,9 @@ export interface SeasonPoint {
 
 /** Where a date stands in the hemisphere's year. // => seasonPoint("2025-07-01", "south") is { seasonYear: 2025, seasonDay: 0 } */
 export function seasonPoint(d: PlainDate, h: Hemisphere): SeasonPoint {
-  const { year } = partsOf(d);
-  const seasonYear = h === "north" || d >= seasonStart(year, h) ? year : year - 1;
-  const day = daysBetween(seasonStart(seasonYear, h), d);
+  const { year, month } = partsOf(d);
+  const seasonYear = month >= startMonth(h) ? year : year - 1;
+  const day = toDayNumber(d) - startNumber(seasonYear, h);
   return { seasonYear, seasonDay: Math.min(day, YEAR_DAYS - 1) };
 }
 
@@ -37,7 +48,7 @@ export function seasonPoint(d: PlainDate, h: Hemisphere): SeasonPoint {
 export function seasonDate(seasonYear: number, day: SeasonDay, h: Hemisphere): PlainDate {
   const whole = Math.round(day);
   const years = Math.floor(whole / YEAR_DAYS);
-  return addDays(seasonStart(seasonYear + years, h), whole - years * YEAR_DAYS);
+  return fromDayNumber(startNumber(seasonYear + years, h) + whole - years * YEAR_DAYS);
 }
 
 /** Season day of a month and day in an ordinary year. */
@@ -58,7 +69,7 @@ export function seasonScanner(from: PlainDate, h: Hemisphere): (offset: number) 
   const base = toDayNumber(from);
   const { seasonYear } = seasonPoint(from, h);
   const starts: number[] = [];
-  for (let k = SCAN_YEARS[0]; k <= SCAN_YEARS[1]; k++) starts.push(toDayNumber(seasonStart(seasonYear + k, h)));
+  for (let k = SCAN_YEARS[0]; k <= SCAN_YEARS[1]; k++) starts.push(startNumber(seasonYear + k, h));
   return (offset) => {
     const n = base + offset;
     let i = starts.length - 1;

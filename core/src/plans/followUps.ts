@@ -74,9 +74,15 @@ function spanOf(model: GardenModel, plant: Plant, visit: Visit, due: Due): Span 
 const bySchool = (model: GardenModel, plant: Plant, chain: Chain): boolean =>
   chain.id !== "second-trim" || model.schooling(plant, model.taxonOf(plant)).trims === 2;
 
-function stepOf(model: GardenModel, plant: Plant, chain: Chain, on: PlainDate): FollowUp | null {
+/** @param past the plant's visits up to the day */
+function stepOf(
+  model: GardenModel,
+  plant: Plant,
+  past: readonly Visit[],
+  chain: Chain,
+  on: PlainDate,
+): FollowUp | null {
   const taxon = model.taxonOf(plant);
-  const past = model.visitsOf(plant.id).filter((v) => v.on <= on);
   const starts = past.filter((v) => (chain.after === "any" || chain.after.includes(v.task)) && chain.when(v, taxon));
   const visit = starts.at(-1);
   if (!visit || !bySchool(model, plant, chain)) return null;
@@ -105,10 +111,14 @@ function stepOf(model: GardenModel, plant: Plant, chain: Chain, on: PlainDate): 
 }
 
 /** The next steps of a plant, soonest first; empty when nothing follows. */
-export const followUpsOf = (model: GardenModel, plant: Plant, on: PlainDate): readonly FollowUp[] =>
-  CHAINS.flatMap((c) => stepOf(model, plant, c, on) ?? []).sort((a, b) =>
+export function followUpsOf(model: GardenModel, plant: Plant, on: PlainDate): readonly FollowUp[] {
+  const past = model.visitsOf(plant.id).filter((v) => v.on <= on);
+  // Every step follows a visit; most plants of a garden have none of late, and a list asks them all.
+  if (past.length === 0) return [];
+  return CHAINS.flatMap((c) => stepOf(model, plant, past, c, on) ?? []).sort((a, b) =>
     a.from < b.from ? -1 : a.from > b.from ? 1 : 0,
   );
+}
 
 /** The next steps of the whole garden. */
 export const allFollowUps = (model: GardenModel, on: PlainDate): readonly FollowUp[] =>

@@ -2,7 +2,7 @@
  * The answer: may this task be done at this plant on this day, why, what it costs, until when, and what
  * else may be done today. Web and command line both call adviseOn; there is no second road to an answer.
  */
-import { cutHeightFor, type Balance, type CutHeight, type Standing } from "../amount/index.ts";
+import { cutHeightFor, type CutHeight, type Standing } from "../amount/index.ts";
 import { seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
 import {
   TASK_TABLE,
@@ -195,6 +195,118 @@ function likelyNames(plant: Plant, all: readonly Asked[]): readonly string[] {
     .map((t) => t.common[0]!);
 }
 
+/** The answer to a question that was asked; what a list of many answers does not show is worked out when it is read. */
+class Answer implements Advice {
+  readonly plantId: string;
+  readonly taxonId: string;
+  readonly on: PlainDate;
+  readonly task: Task;
+  readonly regime: Regime;
+  readonly verdict: Verdict;
+  readonly opening: Opening | null;
+  readonly standing: Standing;
+  readonly #all: readonly Asked[];
+  readonly #depth: Share | null;
+  #reasons: readonly Reason[] | undefined;
+  #window: Window | null | undefined;
+  #best: BestRun | null | undefined;
+  #losses: readonly BloomLoss[] | undefined;
+  #instead: readonly Alternative[] | undefined;
+
+  constructor(all: readonly Asked[], depth: Share | null) {
+    const { q, found, verdict } = all[0]!;
+    this.#all = all;
+    this.#depth = depth;
+    this.plantId = q.plant.id;
+    this.taxonId = q.taxon.id;
+    this.on = q.on;
+    this.task = q.task;
+    this.regime = regimeOf(q.taxon, q.task);
+    this.verdict = verdict;
+    this.opening = found.find((f) => f.verdict === verdict && f.opening)?.opening ?? null;
+    this.standing = q.standing;
+  }
+
+  get #q(): Question {
+    return this.#all[0]!.q;
+  }
+  get #capped(): boolean {
+    return this.regime !== "cutback";
+  }
+  get reasons() {
+    const { q, found, verdict } = this.#all[0]!;
+    return (this.#reasons ??= [...rankedReasons(found, verdict, remarks(q)), ...doubt(q.plant, this.#all)]);
+  }
+  get window() {
+    const { q, found, verdict } = this.#all[0]!;
+    if (this.#window !== undefined) return this.#window;
+    const openToday = VERDICT_TABLE[verdict].go || (verdict === "no-need" && q.kind.open[q.day] === 1);
+    return (this.#window = windowFor(q, found, openToday));
+  }
+  get best() {
+    return this.#best === undefined ? (this.#best = bestRun(this.#q, this.window)) : this.#best;
+  }
+  get bloomLoss() {
+    const q = this.#q;
+    return (this.#losses ??= lossesOn(q.kind.prices, q.model, q.on));
+  }
+  get lossRange() {
+    return lossRangeOn(this.#q, this.#depth);
+  }
+  get frostRisk() {
+    return this.#q.kind.prices.frostRisk[this.#q.day]!;
+  }
+  get regrowthRisk() {
+    return this.#q.kind.prices.regrowthRisk[this.#q.day]!;
+  }
+  get windRisk() {
+    return windOn(this.#q.model, this.#q.plant, this.on, true);
+  }
+  get wildlifeCost() {
+    const { taxon, kind, model, day } = this.#q;
+    return wildlifeCost(wildlifeInSeason(taxon, kind.year, model.climate, day), this.task);
+  }
+  get minutes() {
+    return minutesFor(this.#q.model, this.#q.plant, this.task, this.on);
+  }
+  get pace() {
+    const { model } = this.#q;
+    return model.pace(model.season(this.on).seasonYear);
+  }
+  get takenLast12Months() {
+    return this.#q.balance.taken;
+  }
+  get hazardLast12Months() {
+    return this.#q.balance.hazard;
+  }
+  get withoutRegrowth() {
+    return this.#q.balance.withoutRegrowth;
+  }
+  get cap() {
+    return this.#capped ? this.#q.balance.cap : null;
+  }
+  get left() {
+    return this.#capped ? this.#q.balance.left : null;
+  }
+  get over() {
+    return this.#capped ? this.#q.balance.over : 0;
+  }
+  get freesUpOn() {
+    return this.#capped && isLive(this.task) ? freesUpOn(this.#q) : null;
+  }
+  get todayInstead() {
+    if (VERDICT_TABLE[this.verdict].go) return [];
+    return (this.#instead ??= alternatives(this.#q, (t) => verdictFor(this.#q.model, this.plantId, this.on, t)));
+  }
+  get cutHeight() {
+    const { plant, taxon } = this.#q;
+    return plant.goal.heightM === null ? null : cutHeightFor(plant.goal.heightM, taxon.growthM, taxon.leastStubM);
+  }
+  get likely() {
+    return likelyTaxa(this.#q.model, this.#q.plant).map((t) => t.id);
+  }
+}
+
 /**
  * The full answer for one plant, day and task. While its kind is uncertain: the strictest of the answers for
  * the likely kinds, open only when all of them are.
@@ -210,50 +322,7 @@ export function adviseOn(
   depth: Share | null = null,
 ): Advice {
   const plant = model.plant(plantId);
-  const all = asked(model, plant, on, task ?? taskForGoal(model, plant), depth);
-  const { q, found, verdict } = all[0]!;
-  const regime = regimeOf(q.taxon, q.task);
-  const openings = found.filter((f) => f.verdict === verdict && f.opening).map((f) => f.opening!);
-  const balance: Balance = q.balance;
-  const uncapped = regime === "cutback";
-  const openToday = VERDICT_TABLE[verdict].go || (verdict === "no-need" && q.kind.open[q.day] === 1);
-  const window = windowFor(q, found, openToday);
-  let instead: readonly Alternative[] | null = null;
-  return {
-    plantId,
-    taxonId: q.taxon.id,
-    on,
-    task: q.task,
-    regime,
-    verdict,
-    reasons: [...rankedReasons(found, verdict, remarks(q)), ...doubt(plant, all)],
-    window,
-    best: bestRun(q, window),
-    opening: openings[0] ?? null,
-    bloomLoss: lossesOn(q.kind.prices, q.model, q.on),
-    lossRange: lossRangeOn(q, depth),
-    frostRisk: q.kind.prices.frostRisk[q.day]!,
-    regrowthRisk: q.kind.prices.regrowthRisk[q.day]!,
-    windRisk: windOn(model, plant, on, true),
-    wildlifeCost: wildlifeCost(wildlifeInSeason(q.taxon, q.kind.year, model.climate, q.day), q.task),
-    minutes: minutesFor(model, plant, q.task, on),
-    pace: model.pace(model.season(on).seasonYear),
-    standing: q.standing,
-    takenLast12Months: balance.taken,
-    hazardLast12Months: balance.hazard,
-    withoutRegrowth: balance.withoutRegrowth,
-    cap: uncapped ? null : balance.cap,
-    left: uncapped ? null : balance.left,
-    over: uncapped ? 0 : balance.over,
-    freesUpOn: uncapped || !isLive(q.task) ? null : freesUpOn(q),
-    // A list shows many answers and opens few: the other ways are worked out when they are asked for.
-    get todayInstead() {
-      return VERDICT_TABLE[verdict].go ? [] : (instead ??= alternatives(q, (t) => verdictFor(model, plantId, on, t)));
-    },
-    cutHeight:
-      plant.goal.heightM === null ? null : cutHeightFor(plant.goal.heightM, q.taxon.growthM, q.taxon.leastStubM),
-    likely: likelyTaxa(model, plant).map((t) => t.id),
-  };
+  return new Answer(asked(model, plant, on, task ?? taskForGoal(model, plant), depth), depth);
 }
 
 /** Answers for the whole garden on a day, each for the task its goal asks for. */

@@ -2,7 +2,7 @@
 import { cutHeightFor } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { LIMITS, TASK_TABLE, type GoalKind, type Plant, type Task } from "../model/index.ts";
-import type { GardenModel } from "./gardenModel.ts";
+import { perPlant, type GardenModel } from "./gardenModel.ts";
 import { likelyTaxa } from "./likely.ts";
 import { reason, type Reason } from "./reasons.ts";
 import { misfit } from "./tasks.ts";
@@ -88,10 +88,10 @@ function taskForTaxon(model: GardenModel, plant: Plant, taxon: Taxon): Task {
 }
 
 /** The task the plant's goal asks for; a school may change the routine. Of an uncertain plant the mildest that any likely kind asks for. */
-export function taskForGoal(model: GardenModel, plant: Plant): Task {
+export const taskForGoal = perPlant((model, plant): Task => {
   const tasks = likelyTaxa(model, plant).map((t) => taskForTaxon(model, plant, t));
   return tasks.reduce((a, b) => (TASK_TABLE[b].usualShare < TASK_TABLE[a].usualShare ? b : a));
-}
+});
 
 /** Outlines that grow more than this part of their height in a year are trimmed twice. */
 const TWICE_FROM = 0.25;

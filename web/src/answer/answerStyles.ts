@@ -1,5 +1,7 @@
 /** The answer's look as plain classes: its elements are drawn anew at every step of the day. */
 const NARROW = "@media (max-width: 899.95px)";
+/** Below this width a list stands alone, its answer on a page of its own. */
+const LIST_ALONE = "@media (max-width: 999.95px)";
 const PHONE = "@media (max-width: 599.95px)";
 
 export const answerStyles = {
@@ -16,6 +18,38 @@ export const answerStyles = {
     fontWeight: 600,
     lineHeight: 1.2,
     margin: 0,
+  },
+  ".title-1": {
+    fontFamily: "'Alegreya Variable', Georgia, serif",
+    fontSize: "1.9rem",
+    fontWeight: 600,
+    lineHeight: 1.15,
+    margin: "0 0 12px",
+  },
+  ".section": { borderTop: "2px solid var(--ink)", paddingTop: 8, marginBottom: 24 },
+  ".section-head": {
+    display: "flex",
+    alignItems: "baseline",
+    justifyContent: "space-between",
+    gap: 16,
+    marginBottom: 8,
+    flexWrap: "wrap",
+  },
+  ".count": { margin: 0 },
+  ".today": {
+    display: "grid",
+    gridTemplateColumns: "minmax(0, 7fr) minmax(0, 6fr)",
+    gap: 32,
+    [LIST_ALONE]: { gridTemplateColumns: "minmax(0, 1fr)" },
+  },
+  ".today-answer": {
+    position: "sticky",
+    top: 8,
+    alignSelf: "start",
+    borderLeft: "1px solid var(--line)",
+    paddingLeft: 24,
+    maxHeight: "calc(100vh - 16px)",
+    overflowY: "auto",
   },
   ".kind-name": { margin: 0 },
   ".press": {

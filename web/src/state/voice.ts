@@ -22,10 +22,16 @@ const full = new Intl.DateTimeFormat(undefined, {
 
 const at = (d: PlainDate): number => toDayNumber(d) * DAY_MS;
 
+/** Said before, by date: writing a date out is slow, and a drag of the day writes the same few hundred again and again. */
+const said = new Map<string, string>();
 /** A date without its year while it is this year's. */
 export function dateText(d: PlainDate | string): string {
   const plain = d as PlainDate;
-  return (partsOf(plain).year === partsOf(today()).year ? near : far).format(at(plain));
+  const isNear = partsOf(plain).year === partsOf(today()).year;
+  const key = isNear ? d : `${d}!`;
+  let text = said.get(key);
+  if (text === undefined) said.set(key, (text = (isNear ? near : far).format(at(plain))));
+  return text;
 }
 export const fullDate = (d: PlainDate): string => full.format(at(d));
 

@@ -281,7 +281,7 @@ export function YearStrip() {
         }}
       >
         <StripDrawing seasonYear={seasonYear} />
-        <div className="strip-at" style={{ left: `${(seasonDay / 364) * 100}%` }} />
+        <div className="strip-at" style={{ transform: `translateX(${(seasonDay / 364) * 100}%)` }} />
         <Months seasonYear={seasonYear} />
       </div>
       <FrostLine seasonYear={seasonYear} />

@@ -1,4 +1,3 @@
-import { Box, Typography } from "@mui/material";
 import type { ReactNode } from "react";
 
 interface Props {
@@ -12,21 +11,12 @@ interface Props {
 /** A titled part of a page: a rule above, a serif title, no box. */
 export function Section({ title, children, aside, id }: Props) {
   return (
-    <Box component="section" aria-label={title} id={id} sx={{ borderTop: "2px solid var(--ink)", pt: 1, mb: 3 }}>
-      <Box
-        sx={{
-          display: "flex",
-          alignItems: "baseline",
-          justifyContent: "space-between",
-          gap: 2,
-          mb: 1,
-          flexWrap: "wrap",
-        }}
-      >
-        <Typography variant="h2">{title}</Typography>
+    <section aria-label={title} id={id} className="section">
+      <div className="section-head">
+        <h2 className="title-2">{title}</h2>
         {aside}
-      </Box>
+      </div>
       {children}
-    </Box>
+    </section>
   );
 }

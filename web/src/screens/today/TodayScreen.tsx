@@ -1,7 +1,7 @@
 /** "What may I cut?" – the garden sorted by what can be done on the strip's day, the chosen plant's answer beside it. */
 import { Box, Button, Typography, useMediaQuery } from "@mui/material";
-import { adviseAll, adviseOn, allFollowUps, type Task } from "@wren/core";
-import { memo, useDeferredValue, useMemo, useState } from "react";
+import { adviseAll, adviseOn, allFollowUps, type PlainDate, type Task } from "@wren/core";
+import { memo, useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
 import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
@@ -13,7 +13,7 @@ import { Section } from "../../ui/Section.tsx";
 import { groupsOf, type GroupId } from "./groups.ts";
 import { Row } from "./Row.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
-import { rowView } from "./rowView.ts";
+import { rowView, type RowView } from "./rowView.ts";
 
 /** A large garden shows the most urgent of each group first; the rest is one press away. */
 const FIRST_ROWS = 12;
@@ -33,11 +33,40 @@ function Empty() {
   );
 }
 
+/** The strip and the answers of its day stand in the same frame: a hundred plants are answered well within one. */
 export function TodayScreen() {
-  const { model, garden } = useGarden();
+  const { garden } = useGarden();
   const { on } = useDay();
-  // While the day is dragged the strip follows the hand first, the answers in the same frame where the machine can.
-  const settled = useDeferredValue(on);
+  return garden.plants.length === 0 ? <Empty /> : <Answers on={on} />;
+}
+
+interface GroupProps {
+  readonly title: string;
+  readonly count: number;
+  readonly views: readonly RowView[];
+  readonly chosenId: string | undefined;
+  readonly onChoose: (id: string) => void;
+  readonly onAll: () => void;
+}
+function GroupOfRows({ title, count, views, chosenId, onChoose, onAll }: GroupProps) {
+  return (
+    <Section title={title} aside={<p className="numeral count">{count}</p>}>
+      <ul className="bare">
+        {views.map((v) => (
+          <Row key={v.plantId} {...v} chosen={v.plantId === chosenId} onChoose={onChoose} />
+        ))}
+      </ul>
+      {views.length < count && (
+        <button type="button" className="press press-plain" onClick={onAll}>
+          Show all {count}: {title.toLowerCase()}
+        </button>
+      )}
+    </Section>
+  );
+}
+
+function Answers({ on }: { readonly on: PlainDate }) {
+  const { model } = useGarden();
   const navigate = useNavigate();
   const linkNow = useLinkNow();
   const wide = useMediaQuery("(min-width:1000px)");
@@ -45,7 +74,7 @@ export function TodayScreen() {
   const [task, setTask] = useState<Task | null>(null);
   const say = useVoice();
   const [whole, setWhole] = useState<ReadonlySet<GroupId>>(new Set());
-  const advices = useMemo(() => adviseAll(model, settled), [model, settled]);
+  const advices = useMemo(() => adviseAll(model, on), [model, on]);
   const groups = useMemo(
     () =>
       groupsOf(advices).map((g) => {
@@ -59,8 +88,8 @@ export function TodayScreen() {
   const known = (id: string | null | undefined): id is string => advices.some((a) => a.plantId === id);
   const chosenId = [params.get("plant"), first, advices[0]?.plantId].find(known);
   const chosen = useMemo(
-    () => (chosenId === undefined ? null : adviseOn(model, chosenId, settled, task)),
-    [model, chosenId, settled, task],
+    () => (chosenId === undefined ? null : adviseOn(model, chosenId, on, task)),
+    [model, chosenId, on, task],
   );
   const choose = (id: string): void => {
     setTask(null);
@@ -73,65 +102,39 @@ export function TodayScreen() {
     setParams(next, { replace: true });
   };
   const onChoose = useStable(choose);
-  const steps = useMemo(() => allFollowUps(model, settled).filter((f) => f.state !== "coming"), [model, settled]);
-  if (garden.plants.length === 0) return <Empty />;
+  const steps = useMemo(() => allFollowUps(model, on).filter((f) => f.state !== "coming"), [model, on]);
   const group = (g: (typeof groups)[number]) => (
-    <Section key={g.id} title={g.title} aside={<Typography className="numeral">{g.rows.length}</Typography>}>
-      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-        {g.views.map((v) => (
-          <Row key={v.plantId} {...v} chosen={wide && v.plantId === chosenId} onChoose={onChoose} />
-        ))}
-      </Box>
-      {g.views.length < g.rows.length && (
-        <Button onClick={() => setWhole((old) => new Set([...old, g.id]))}>
-          Show all {g.rows.length}: {g.title.toLowerCase()}
-        </Button>
-      )}
-    </Section>
+    <GroupOfRows
+      key={g.id}
+      title={g.title}
+      count={g.rows.length}
+      views={g.views}
+      chosenId={wide ? chosenId : undefined}
+      onChoose={onChoose}
+      onAll={() => setWhole((old) => new Set([...old, g.id]))}
+    />
   );
-  const ready = groups.filter((g) => g.id === "ready");
-  const others = groups.filter((g) => g.id !== "ready");
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: wide ? "minmax(0, 7fr) minmax(0, 6fr)" : "minmax(0, 1fr)",
-        gap: 4,
-      }}
-    >
-      <Box>
-        <Typography variant="h1" sx={{ mb: 1.5 }}>
-          What may I cut?
-        </Typography>
-        {ready.map(group)}
+    <div className="today" data-answers={on}>
+      <div>
+        <h1 className="title-1">What may I cut?</h1>
+        {groups.filter((g) => g.id === "ready").map(group)}
         {steps.length > 0 && (
-          <Section title="Next steps" aside={<Typography className="numeral">{steps.length}</Typography>}>
-            <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+          <Section title="Next steps" aside={<p className="numeral count">{steps.length}</p>}>
+            <ul className="bare">
               {steps.map((f) => (
                 <FollowUpRow key={f.id} step={f} named />
               ))}
-            </Box>
+            </ul>
           </Section>
         )}
-        {others.map(group)}
-      </Box>
+        {groups.filter((g) => g.id !== "ready").map(group)}
+      </div>
       {wide && chosen && (
-        <Box
-          component="aside"
-          aria-label="The answer for the chosen plant"
-          sx={{
-            position: "sticky",
-            top: 8,
-            alignSelf: "start",
-            borderLeft: "1px solid var(--line)",
-            pl: 3,
-            maxHeight: "calc(100vh - 16px)",
-            overflowY: "auto",
-          }}
-        >
+        <aside aria-label="The answer for the chosen plant" className="today-answer">
           <ChosenAnswer plant={model.plant(chosen.plantId)} advice={chosen} onTask={setTask} />
-        </Box>
+        </aside>
       )}
-    </Box>
+    </div>
   );
 }

@@ -44,13 +44,20 @@ const delayCost = (a: Advice): number => a.bloomLoss.reduce((n, b) => n + b.weig
 
 const closesIn = (a: Advice): number => a.window?.daysLeft ?? Infinity;
 
+/** What a row is ordered by, smallest first, worked out once a row and not at every comparison. */
+type Order = readonly [first: number, then: number];
+const orderOf = (a: Advice, id: GroupId): Order => (id === "ready" ? [closesIn(a), 0 - delayCost(a)] : [opensIn(a), 0]);
+const before = (a: Order, b: Order): number => (a[0] === b[0] ? a[1] - b[1] : a[0] < b[0] ? -1 : 1);
+
 /** Groups with their rows: what closes first, what opens first. Empty groups are left out. */
 export function groupsOf(advices: readonly Advice[]): readonly Group[] {
-  const number = (a: number, b: number): number => (a === b ? 0 : a < b ? -1 : 1);
-  const ready = (a: Advice, b: Advice): number => number(closesIn(a), closesIn(b)) || delayCost(b) - delayCost(a);
-  const waiting = (a: Advice, b: Advice): number => number(opensIn(a), opensIn(b));
+  const sorted = new Map<GroupId, { readonly row: Advice; readonly order: Order }[]>(ORDER.map((id) => [id, []]));
+  for (const row of advices) {
+    const id = groupOf(row);
+    sorted.get(id)!.push({ row, order: orderOf(row, id) });
+  }
   return ORDER.map((id): Group => {
-    const rows = advices.filter((a) => groupOf(a) === id);
-    return { id, title: TITLES[id], rows: rows.toSorted(id === "ready" ? ready : waiting) };
+    const rows = sorted.get(id)!.sort((a, b) => before(a.order, b.order));
+    return { id, title: TITLES[id], rows: rows.map((r) => r.row) };
   }).filter((g) => g.rows.length > 0);
 }
