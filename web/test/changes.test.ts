@@ -5,6 +5,7 @@ import { IDBKeyRange, indexedDB } from "fake-indexeddb";
 import fc from "fast-check";
 import {
   commitStored,
+  editStored,
   loadStored,
   redoLast,
   replaceAll,
@@ -30,6 +31,18 @@ test("a garden written is the garden read", async () => {
   const back = await loadStored(db);
   expect(back?.demo).toBe(true);
   expect(back!.garden).toEqual(demo.garden);
+});
+
+test("of two quick edits neither is lost, and each can be taken back", async () => {
+  await commitStored(db, "demo", demo, false);
+  const named = (more: string) => (now: Stored) => ({
+    ...now,
+    garden: { ...now.garden, name: now.garden.name + more },
+  });
+  await Promise.all([editStored(db, "one", named(" one")), editStored(db, "two", named(" two"))]);
+  expect((await loadStored(db))!.garden.name).toBe(`${demo.garden.name} one two`);
+  expect(await undoLast(db)).toBe("two");
+  expect((await loadStored(db))!.garden.name).toBe(`${demo.garden.name} one`);
 });
 
 /** A few rows are enough for the property; the whole demo garden would only be slower. */

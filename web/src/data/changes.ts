@@ -97,6 +97,18 @@ export async function commitStored(db: WrenDb, label: string, next: Stored, log 
   });
 }
 
+/**
+ * Applies an edit to what is stored, as one change. It is read and written in one transaction: of two quick edits,
+ * here or in another tab, each reads what the other has left.
+ */
+export async function editStored(db: WrenDb, label: string, edit: (now: Stored) => Stored): Promise<void> {
+  await db.transaction("rw", ALL(db), async () => {
+    const now = await loadStored(db);
+    if (!now) throw new Error("there is no garden here to change");
+    await commitStored(db, label, edit(now));
+  });
+}
+
 const lastDone = async (db: WrenDb): Promise<Change | undefined> => db.changes.where("undone").equals(0).last();
 const firstUndone = async (db: WrenDb): Promise<Change | undefined> => db.changes.where("undone").equals(1).first();
 

@@ -16,6 +16,7 @@ import { liveQuery } from "dexie";
 import { createContext, use, useEffect, useMemo, type ReactNode } from "react";
 import {
   commitStored,
+  editStored,
   loadStored,
   redoLast,
   undoLast,
@@ -130,8 +131,7 @@ export function GardenProvider({ children, waiting }: { readonly children: React
   const model = useModel(stored.data?.garden);
   const write = useMutation({
     mutationFn: async (c: { label: string; edit: (g: Garden) => Garden; demo?: boolean | undefined }) => {
-      const now = await loadOrSeed();
-      await commitStored(db, c.label, { garden: inOrder(c.edit(now.garden)), demo: c.demo ?? now.demo });
+      await editStored(db, c.label, (now) => ({ garden: inOrder(c.edit(now.garden)), demo: c.demo ?? now.demo }));
       client.setQueryData(KEY, await loadStored(db));
     },
     onSuccess: (_, c) => say({ text: `${c.label}.`, undo: true }),
