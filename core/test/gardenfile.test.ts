@@ -62,7 +62,8 @@ function asVersion1(): object {
   old.version = 1;
   for (const [list, fill] of Object.entries(SURVEY_FILL))
     for (const row of old.garden[list]!) for (const field of Object.keys(fill)) Reflect.deleteProperty(row, field);
-  for (const list of ["viewpoints", "photos", "plans", "stands"]) Reflect.deleteProperty(old.garden, list);
+  for (const list of ["viewpoints", "photos", "plans", "programmes", "stands"])
+    Reflect.deleteProperty(old.garden, list);
   return old;
 }
 
@@ -80,18 +81,31 @@ test("a file of version 2 is read as one in which no school was chosen for a pla
   ] as const)
     for (const row of file.garden[list]!) Reflect.deleteProperty(row, key);
   Reflect.deleteProperty(file.garden["place"]!, "monthly");
-  for (const list of ["weather", "seasons", "stands"]) Reflect.deleteProperty(file.garden, list);
+  for (const list of ["weather", "seasons", "programmes", "stands"]) Reflect.deleteProperty(file.garden, list);
   const read = readGardenFile(JSON.stringify(file), CATALOGUE, date("2026-06-10"));
   const looked = now.observations.map((o) => ({ ...o, lookedFor: null }));
-  expect(read.ok && read.value).toEqual({ ...now, observations: looked, stands: [] });
+  expect(read.ok && read.value).toEqual({ ...now, observations: looked, programmes: [], stands: [] });
 });
 
 test("a file of version 3 is read as one in which no stems were counted", () => {
   const file = JSON.parse(writeGardenFile(garden)) as { version: number; garden: Record<string, unknown> };
   file.version = 3;
-  Reflect.deleteProperty(file.garden, "stands");
+  for (const list of ["programmes", "stands"]) Reflect.deleteProperty(file.garden, list);
   const r = read(JSON.stringify(file));
-  expect(r.ok && r.value).toEqual({ ...garden, stands: [] });
+  expect(r.ok && r.value).toEqual({ ...garden, programmes: [], stands: [] });
+});
+
+test("a file of version 4 is read as one in which nothing was begun for years and nobody said hours or prices", () => {
+  const file = JSON.parse(writeGardenFile(garden)) as {
+    version: number;
+    garden: { rules: object; plants: object[] } & Record<string, unknown>;
+  };
+  file.version = 4;
+  Reflect.deleteProperty(file.garden, "programmes");
+  Reflect.deleteProperty(file.garden.rules, "prices");
+  for (const p of file.garden.plants) Reflect.deleteProperty(p, "hours");
+  const r = read(JSON.stringify(file));
+  expect(r.ok && r.value).toEqual({ ...garden, programmes: [] });
 });
 
 test("a file of version 1 is read as a garden in which nothing was surveyed yet", () => {
@@ -101,6 +115,7 @@ test("a file of version 1 is read as a garden in which nothing was surveyed yet"
     ...garden,
     viewpoints: [],
     plans: [],
+    programmes: [],
     stands: [],
     beds: garden.beds.map((b) => ({ ...b, ...SURVEY_FILL.beds })),
     plants: garden.plants.map((p) => ({ ...p, ...SURVEY_FILL.plants })),

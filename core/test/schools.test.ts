@@ -1,9 +1,24 @@
 /** Where practitioners differ: each option must change what it says it changes, and nothing else. */
 import { describe, expect, test } from "@jest/globals";
-import { adviseOn, CATALOGUE, date, SCHOOLS, SOURCES, zoneMinimumC, schoolOption, ZONES, type Rules } from "@wren/core";
+import {
+  adviseOn,
+  CATALOGUE,
+  date,
+  NO_PRICES,
+  SCHOOLS,
+  SOURCES,
+  zoneMinimumC,
+  schoolOption,
+  ZONES,
+  type Rules,
+} from "@wren/core";
 import { modelOf, PLACES, plantOf } from "./support.ts";
 
-const withSchool = (school: string, option: string): Rules => ({ units: "metric", schools: { [school]: option } });
+const withSchool = (school: string, option: string): Rules => ({
+  units: "metric",
+  schools: { [school]: option },
+  prices: NO_PRICES,
+});
 const bush = plantOf("buddleja-davidii");
 const coast = PLACES.find((p) => p.name === "coast")!;
 const mild = PLACES.find((p) => p.name === "mild")!;

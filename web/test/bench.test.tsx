@@ -170,16 +170,43 @@ describe("the bench in words", () => {
     expect(await screen.findByRole("button", { name: /^Stem 3 like a finger/ }, { timeout: 10_000 })).toBeTruthy();
   });
 
-  test("a renewal by thirds and by sides; a height that cannot be held", async () => {
+  test("over the years: begun by one way, its steps stand at the plant; another way takes its place", async () => {
     openAt("/plant/lilac-corner/bench?on=2026-06-10");
-    const renewal = await screen.findByRole("region", { name: "Renewed over the years" }, { timeout: 10_000 });
-    expect(within(renewal).getAllByRole("row")).toHaveLength(4);
-    fireEvent.click(within(renewal).getByRole("button", { name: "One side, then the other" }));
-    expect(within(renewal).getAllByRole("row")).toHaveLength(3);
+    const years = await screen.findByRole("region", { name: "Over the years" }, { timeout: 10_000 });
+    const rows = () => within(years).getAllByRole("row").length - 1;
+    fireEvent.click(within(years).getByRole("button", { name: "A third each year" }));
+    expect(rows()).toBe(3);
+    fireEvent.click(within(years).getByRole("button", { name: "One side, then the other" }));
+    expect(rows()).toBe(2);
+    fireEvent.click(within(years).getByRole("button", { name: "A small tree" }));
+    expect(years.textContent).toMatch(/Leaders: Stem \d+, Stem \d+, Stem \d+/);
+    fireEvent.click(within(years).getByRole("button", { name: /^Begin/ }));
+    expect(await within(years).findByText(/its steps stand in your year/)).toBeTruthy();
     const ahead = screen.getByRole("region", { name: "Years ahead" });
+    fireEvent.click(within(ahead).getByRole("button", { name: /^Begin/ }));
+    expect(await within(ahead).findByText(/its steps move with what you record/)).toBeTruthy();
+    // One thing at a time is begun at a plant.
+    expect(within(years).queryByText(/its steps stand in your year/)).toBeNull();
+  });
+
+  test("a height that cannot be held is said; own hours and prices are asked of the ways", async () => {
+    openAt("/plant/lilac-corner/bench?on=2026-06-10");
+    const ahead = await screen.findByRole("region", { name: "Years ahead" }, { timeout: 10_000 });
     const slider = within(ahead).getByRole("slider");
     fireEvent.change(slider, { target: { value: slider.getAttribute("min") } });
     expect(within(ahead).getByRole("status").textContent).toMatch(/held/);
-    expect(within(ahead).getAllByRole("table")).toHaveLength(2);
+    const cells = (way: RegExp): string =>
+      within(ahead).getByRole("rowheader", { name: way }).closest("tr")!.textContent;
+    expect(within(ahead).queryByRole("columnheader", { name: "Cost a year" })).toBeNull();
+    const type = (label: string, value: string) =>
+      fireEvent.change(within(ahead).getByLabelText(label), { target: { value } });
+    type("Hours a year to hold it", "many");
+    fireEvent.click(within(ahead).getByRole("button", { name: "Keep these" }));
+    expect(await within(ahead).findByText(/“many” will not do/)).toBeTruthy();
+    type("Hours a year to hold it", "2");
+    type("What an hour is worth to you", "15");
+    fireEvent.click(within(ahead).getByRole("button", { name: "Keep these" }));
+    await within(ahead).findByRole("columnheader", { name: "Cost a year" }, { timeout: 5000 });
+    expect(cells(/Hold it/)).toMatch(/120 min.*30$/);
   });
 });

@@ -16,7 +16,7 @@ const say = voiceOf("metric");
 const season = (paceDays: number): Garden["seasons"] => [{ id: "season-2026", seasonYear: 2026, paceDays }];
 
 describe("rows of the year", () => {
-  const rows = yearRows(model, 2026);
+  const rows = yearRows(model, 2026, date("2026-06-10"));
 
   test("one for each plant, with the marks of that season only", () => {
     expect(rows.map((r) => r.plant.id)).toEqual(garden.plants.map((p) => p.id));
@@ -67,7 +67,7 @@ describe("rows of the year", () => {
   test("a year that runs ten days early moves its rows, and only its own", () => {
     const early = of({ observations: [], seasons: season(10) });
     const blooms = (m: typeof model, year: number): number =>
-      yearRows(m, year).find((r) => r.plant.id === "lilac-corner")!.blooms;
+      yearRows(m, year, date("2026-06-10")).find((r) => r.plant.id === "lilac-corner")!.blooms;
     const usual = of({ observations: [] });
     expect(blooms(usual, 2025) - blooms(early, 2026)).toBeCloseTo(10, 5);
   });

@@ -6,7 +6,25 @@
 import { CATALOGUE } from "../catalogue/index.ts";
 import { NO_STEMS, stemsFromTally, type Tally } from "../stems/index.ts";
 import { date, makeDate, monthDay, partsOf, type PlainDate } from "../calendar/index.ts";
-import { inOrder, UNSURVEYED_BED, UNSURVEYED_PLANT, type Bed, type Condition, type Cut, type Garden, type GoalKind, type Observation, type Plant, type Regime, type Stand, type Task, type Viewpoint, type Visit } from "../model/index.ts";
+import {
+  inOrder,
+  NO_PRICES,
+  UNSURVEYED_BED,
+  UNSURVEYED_PLANT,
+  type Bed,
+  type Condition,
+  type Cut,
+  type Garden,
+  type GoalKind,
+  type Observation,
+  type Plant,
+  type Programme,
+  type Regime,
+  type Stand,
+  type Task,
+  type Viewpoint,
+  type Visit,
+} from "../model/index.ts";
 
 /** Plants whose stems were counted on an autumn walk. */
 const COUNTED: readonly { readonly plant: string; readonly tally: Tally; readonly note: string }[] = [
@@ -248,6 +266,9 @@ const PLANNED: readonly { readonly plant: string; readonly on: string; readonly 
   { plant: "rhododendron-steps", on: "06-16", task: "deadhead", note: "" },
 ];
 
+/** What was begun for years, on the day the stems were counted. */
+const BEGUN: readonly Pick<Programme, "plantId" | "way" | "aimM">[] = [{ plantId: "lilac-corner", way: "foot-first", aimM: null }];
+
 const YEARS = [1, 2, 3, 4] as const;
 
 /**
@@ -319,7 +340,7 @@ export function demoGarden(today: PlainDate): Garden {
     id: "demo",
     name: "The plot by the lock",
     place: { name: "Lock-keeper's corner", latitudeDeg: 41.2, zone: "6b", lastFrost: monthDay("04-20"), firstFrost: monthDay("10-20"), monthly: null },
-    rules: { units: "metric", schools: {} },
+    rules: { units: "metric", schools: {}, prices: NO_PRICES },
     beds: BEDS.map((b) => ({ ...UNSURVEYED_BED, ...b })),
     plants,
     visits,
@@ -327,6 +348,7 @@ export function demoGarden(today: PlainDate): Garden {
     viewpoints: [...VIEWPOINTS],
     photos: [],
     plans,
+    programmes: BEGUN.map((p) => ({ ...p, id: `years-${p.plantId}`, on: measured })),
     stands,
     weather: [],
     seasons: [],
@@ -339,7 +361,7 @@ export function emptyGarden(id: string, place: Garden["place"]): Garden {
     id,
     name: "My garden",
     place,
-    rules: { units: "metric", schools: {} },
+    rules: { units: "metric", schools: {}, prices: NO_PRICES },
     beds: [{ id: "bed-1", name: "First bed", lengthM: 8, order: 0, note: "", ...UNSURVEYED_BED }],
     plants: [],
     visits: [],
@@ -347,6 +369,7 @@ export function emptyGarden(id: string, place: Garden["place"]): Garden {
     viewpoints: [],
     photos: [],
     plans: [],
+    programmes: [],
     stands: [],
     weather: [],
     seasons: [],

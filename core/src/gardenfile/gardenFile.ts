@@ -19,7 +19,7 @@ import { ok, refused, type Issue, type Result } from "../units/index.ts";
 import { migrate } from "./migrations.ts";
 
 export const FILE_FORMAT = "wren-song-garden";
-export const FILE_VERSION = 4;
+export const FILE_VERSION = 5;
 /** Photos are the bulk of a large garden. */
 const LIMIT_MB = 100;
 const MOST_ISSUES = 200;
@@ -153,7 +153,7 @@ function crossChecks(file: unknown, catalogue: Catalogue, today: PlainDate): Fil
     ...GARDEN_LISTS.flatMap((list) => twiceIssues(sound, list)),
     ...plantIssues(sound, catalogue, today),
     ...recordIssues(sound, today),
-    ...(["plans", "stands"] as const).flatMap((list) =>
+    ...(["plans", "programmes", "stands"] as const).flatMap((list) =>
       sound
         .rows(list)
         .filter(({ row }) => !sound.ids("plants").has(row.plantId))

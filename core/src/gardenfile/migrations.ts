@@ -60,9 +60,19 @@ const timed: Step = (file) => {
 /** Version 3 knew no stems. */
 const stemmed = filledWith({}, { stands: [] });
 
+/** What version 4 did not say: hours of the gardener's own. */
+export const OUTLOOK_FILL = { plants: { hours: { hold: null, move: null, replace: null } } } as const;
+export const PRICES_FILL = { prices: { hour: null, plant: null, haulM3: null } } as const;
+const programmed: Step = (file) => {
+  const next = filledWith(OUTLOOK_FILL, { programmes: [] })(file);
+  const { garden } = next;
+  if (!isRecord(garden) || !isRecord(garden["rules"])) return next;
+  return { ...next, garden: { ...garden, rules: { ...PRICES_FILL, ...garden["rules"] } } };
+};
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
-const STEPS: Readonly<Record<number, Step>> = { 1: surveyed, 2: timed, 3: stemmed };
-const NEWEST = 4;
+const STEPS: Readonly<Record<number, Step>> = { 1: surveyed, 2: timed, 3: stemmed, 4: programmed };
+const NEWEST = 5;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

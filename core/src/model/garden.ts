@@ -11,6 +11,7 @@
  *          ├ stands ─ the stems of a plant as recorded on a day, with the cuts that are tried on them
  *          ├ photos ─ of a plant on a day
  *          ├ plans ─ a task meant for a plant on a day
+ *          ├ programmes ─ what a plant is brought to over years
  *          ├ weather ─ a calendar year's observed days
  *          └ seasons ─ how far the gardener finds a year ahead or behind
  */
@@ -22,6 +23,7 @@ import {
   ObservationSchema,
   PhotoSchema,
   PlannedCutSchema,
+  ProgrammeSchema,
   SeasonNoteSchema,
   ViewpointSchema,
   VisitSchema,
@@ -38,6 +40,7 @@ export const LIST_SCHEMAS = {
   viewpoints: ViewpointSchema,
   photos: PhotoSchema,
   plans: PlannedCutSchema,
+  programmes: ProgrammeSchema,
   stands: StandSchema,
   weather: WeatherYearSchema,
   seasons: SeasonNoteSchema,
@@ -57,6 +60,7 @@ export const GardenSchema = z.strictObject({
   viewpoints: z.array(ViewpointSchema).max(100),
   photos: z.array(PhotoSchema).max(2000),
   plans: z.array(PlannedCutSchema).max(20_000),
+  programmes: z.array(ProgrammeSchema).max(5000),
   stands: z.array(StandSchema).max(5000),
   weather: z.array(WeatherYearSchema).max(300),
   seasons: z.array(SeasonNoteSchema).max(300),

@@ -23,6 +23,7 @@ export function inOrder(g: Garden): Garden {
     viewpoints: g.viewpoints.toSorted((a, b) => byText(a.id, b.id)),
     photos: g.photos.toSorted(byDay),
     plans: g.plans.toSorted(byDay),
+    programmes: g.programmes.toSorted(byDay),
     stands: g.stands.toSorted(byDay),
     weather: g.weather.toSorted((a, b) => a.year - b.year || byText(a.id, b.id)),
     seasons: g.seasons.toSorted((a, b) => a.seasonYear - b.seasonYear || byText(a.id, b.id)),

@@ -18,12 +18,17 @@ export const PlaceSchema = z.strictObject({
 });
 export type Place = Readonly<z.infer<typeof PlaceSchema>>;
 
+/** null: not said. */
+const price = z.number().min(0).max(100_000).nullable();
 export const UNITS = ["metric", "imperial", "both"] as const;
 export const RulesSchema = z.strictObject({
   units: z.enum(UNITS),
   /** Chosen option per school question; a missing one takes the default for the place. */
   schools: z.record(z.string().max(40), z.string().max(40)),
+  /** What things cost the gardener, in whatever money: an hour, a new plant, a cubic metre of cuttings taken away. */
+  prices: z.strictObject({ hour: price, plant: price, haulM3: price }),
 });
+export const NO_PRICES = { hour: null, plant: null, haulM3: null } as const;
 export type Rules = Readonly<z.infer<typeof RulesSchema>>;
 
 export const SUNS = ["sun", "part", "shade"] as const;

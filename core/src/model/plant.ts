@@ -84,6 +84,8 @@ export const ViewSchema = z.strictObject({
 });
 export type View = Readonly<z.infer<typeof ViewSchema>>;
 
+const hours = z.number().min(0).max(1000).nullable();
+export const NO_HOURS = { hold: null, move: null, replace: null } as const;
 export const PlantSchema = z.strictObject({
   id,
   bedId: id,
@@ -124,6 +126,8 @@ export const PlantSchema = z.strictObject({
   /** Options chosen for this plant where they differ from the garden's. */
   schools: z.record(z.string().max(40), z.string().max(40)),
   views: z.array(ViewSchema).max(6),
+  /** The gardener's own hours: to hold it in a year, to move it, to take it out and plant another; null: by size. */
+  hours: z.strictObject({ hold: hours, move: hours, replace: hours }),
 });
 export type Plant = Readonly<z.infer<typeof PlantSchema>>;
 
@@ -140,4 +144,5 @@ export const UNSURVEYED_PLANT = {
   identity: null,
   views: [],
   schools: {},
+  hours: NO_HOURS,
 } as const satisfies Partial<Plant>;

@@ -76,6 +76,29 @@ export const ObservationSchema = z.strictObject({
 });
 export type Observation = Readonly<z.infer<typeof ObservationSchema>>;
 
+/** What a plant is brought to over years. */
+export const PROGRAMME_WAYS = [
+  "down-to",
+  "thirds",
+  "sides",
+  "at-once",
+  "foot-first",
+  "from-below",
+  "tree-form",
+] as const;
+export type ProgrammeWay = (typeof PROGRAMME_WAYS)[number];
+/** Meant for years: its steps are not kept but worked out from what was recorded since, so that they move with it. */
+export const ProgrammeSchema = z.strictObject({
+  id,
+  plantId: id,
+  /** The day it was begun. */
+  on: PlainDateSchema,
+  way: z.enum(PROGRAMME_WAYS),
+  /** Height it is brought down to, or to which the stems of a tree form are cleared; null where none is aimed at. */
+  aimM: heightM.nullable(),
+});
+export type Programme = Readonly<z.infer<typeof ProgrammeSchema>>;
+
 /** Where somebody stands or sits and looks at a bed. */
 export const ViewpointSchema = z.strictObject({
   id,

@@ -1,3 +1,5 @@
 export * from "./reduction.ts";
 export * from "./ways.ts";
 export * from "./renewal.ts";
+export * from "./treeForm.ts";
+export * from "./programme.ts";

@@ -1,14 +1,29 @@
-/** An old shrub renewed: which stems go in which year, by thirds, by sides or all at once. */
+/** An old shrub renewed: which stems go in which year, from the ground or from below, or after its foot has filled. */
+import { outlineOf } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { leafWeight, oldestFirst, renewalThird } from "../bench/index.ts";
-import type { Stem } from "../model/index.ts";
-import type { Share } from "../units/index.ts";
+import type { Stem, Watched } from "../model/index.ts";
+import { partAtHeight } from "../stems/index.ts";
+import type { Metres, Share } from "../units/index.ts";
+import { lowestCut } from "./reduction.ts";
 
-export const RENEWAL_WAYS = ["thirds", "sides", "at-once"] as const;
+export const RENEWAL_WAYS = ["thirds", "sides", "at-once", "foot-first", "from-below"] as const;
 export type RenewalWay = (typeof RENEWAL_WAYS)[number];
 
+/** What happens to the stems of a year. */
+export type RenewalDo =
+  /** Out at the ground. */
+  | { readonly do: "out" }
+  /** Shortened to knee height, or to a low side branch: their own wood breaks there. */
+  | { readonly do: "knee"; readonly fromM: Metres; readonly toM: Metres }
+  /** The top let down so that light reaches the foot. */
+  | { readonly do: "open"; readonly toM: Metres };
+
 export interface RenewalYear {
+  readonly what: RenewalDo;
   readonly stems: readonly Stem[];
+  /** What must have been seen before it; null: the year alone decides. */
+  readonly after: Watched | null;
   /** Of the live stems that stood at the start, and of the old leaf that still stands that year. */
   readonly countShare: Share;
   readonly areaShare: Share;
@@ -20,6 +35,8 @@ export interface Renewal {
 
 const RENEWAL_YEARS = 3;
 const HALF_TURN_DEG = 180;
+/** Old stems without young ones beside them: at 45–60 cm instead of the ground (common practice). */
+export const KNEE_M = [0.45, 0.6] as const;
 
 /** Stems of one side: those that lean within a quarter turn of a direction. */
 const side = (stems: readonly Stem[], deg: number): readonly Stem[] =>
@@ -35,33 +52,74 @@ function halves(stems: readonly Stem[]): readonly (readonly Stem[])[] {
   return [best, stems.filter((s) => !best.includes(s))];
 }
 
+/** Thirds of the oldest, never more than a third of the stems in a year. */
+const thirdsOf = (live: readonly Stem[], third: number): readonly (readonly Stem[])[] =>
+  Array.from({ length: RENEWAL_YEARS }, (_, i) => live.slice(i * third, (i + 1) * third));
+
+/** Thirds that leave nothing over: wood that is shortened stays, so all of it may have had its turn. */
+function everyThird(live: readonly Stem[]): readonly (readonly Stem[])[] {
+  const each = Math.ceil(live.length / RENEWAL_YEARS);
+  return Array.from({ length: RENEWAL_YEARS }, (_, i) => live.slice(i * each, (i + 1) * each)).filter(
+    (g) => g.length > 0,
+  );
+}
+
 /**
  * The ways a kind may be renewed. By thirds the oldest go first, never more than a third of the stems in a year: for each
- * that went at least one shoot has come by the next, so the count does not fall.
+ * that went at least one shoot has come by the next, so the count does not fall. Where the foot is bare it may be filled
+ * first; an evergreen that breaks from old wood is brought back from below.
+ * @param cap live growth that may go in a year with the first, opening cut
  * @returns none where the kind is not renewed or has no third to take
  */
-export function renewals(stems: readonly Stem[], taxon: Taxon): readonly Renewal[] {
-  if (!taxon.regimes.includes("renewal") || taxon.never.renovate !== undefined) return [];
+export function renewals(stems: readonly Stem[], taxon: Taxon, heightM: Metres, cap: Share): readonly Renewal[] {
   const live = stems.filter((s) => s.state !== "dead").toSorted(oldestFirst);
-  const third = renewalThird(live.length);
-  const yearly = (groups: readonly (readonly Stem[])[]): readonly RenewalYear[] => {
+  if (live.length === 0) return [];
+  const weight = (xs: readonly Stem[]): number => xs.reduce((n, s) => n + leafWeight(s, taxon.sapwoodMm), 0);
+  const yearly = (
+    groups: readonly (readonly Stem[])[],
+    what: RenewalDo = { do: "out" },
+    after: (i: number) => Watched | null = () => null,
+  ): readonly RenewalYear[] => {
     const gone = new Set<Stem>();
-    return groups.map((group) => {
-      const weight = (xs: readonly Stem[]): number => xs.reduce((n, s) => n + leafWeight(s, taxon.sapwoodMm), 0);
-      const standing = live.filter((s) => !gone.has(s));
+    return groups.map((group, i) => {
+      const standing = weight(live.filter((s) => !gone.has(s)));
       for (const s of group) gone.add(s);
-      const all = weight(standing);
-      return { stems: group, countShare: group.length / live.length, areaShare: all === 0 ? 0 : weight(group) / all };
+      return {
+        what,
+        stems: group,
+        after: after(i),
+        countShare: group.length / live.length,
+        areaShare: standing === 0 ? 0 : weight(group) / standing,
+      };
     });
   };
+  const third = renewalThird(live.length);
+  const renewed = taxon.regimes.includes("renewal") && taxon.never.renovate === undefined;
+  const breaks = taxon.regrowthFromLeaflessWood !== "no";
   const out: Renewal[] = [];
-  if (third > 0)
+  if (renewed && third > 0) out.push({ way: "thirds", years: yearly(thirdsOf(live, third)) });
+  if (renewed && live.length > 1) out.push({ way: "sides", years: yearly(halves(live)) });
+  if (renewed && third > 0 && breaks && cap > 0) {
+    const toM = lowestCut(heightM, cap, outlineOf(taxon));
+    const tall = live.filter((s) => partAtHeight(s, toM, taxon) < 1);
+    const open: RenewalYear = {
+      what: { do: "open", toM },
+      stems: tall,
+      after: null,
+      countShare: tall.length / live.length,
+      areaShare: cap,
+    };
+    const later = yearly(thirdsOf(live, third), { do: "out" }, (i) => (i === 0 ? "foot-dense" : null));
+    out.push({ way: "foot-first", years: [open, ...later] });
+  }
+  if (breaks && taxon.leaf === "evergreen" && taxon.never.renovate === undefined && heightM > 2 * KNEE_M[1])
     out.push({
-      way: "thirds",
-      years: yearly(Array.from({ length: RENEWAL_YEARS }, (_, i) => live.slice(i * third, (i + 1) * third))),
+      way: "from-below",
+      years: yearly(everyThird(live), { do: "knee", fromM: KNEE_M[0], toM: KNEE_M[1] }, (i) =>
+        i === 0 ? null : "growth-seen",
+      ),
     });
-  if (live.length > 1) out.push({ way: "sides", years: yearly(halves(live)) });
-  if (taxon.never["hard-cutback"] === undefined && taxon.regrowthFromLeaflessWood === "yes" && live.length > 0)
+  if (renewed && taxon.never["hard-cutback"] === undefined && taxon.regrowthFromLeaflessWood === "yes")
     out.push({ way: "at-once", years: yearly([live]) });
   return out;
 }

@@ -3,7 +3,7 @@ import { outlineOf, solidOf, volumeOf } from "../amount/index.ts";
 import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import { REGIMES, type Plant, type Task } from "../model/index.ts";
+import { REGIMES, type Plant, type Rules, type Task } from "../model/index.ts";
 import { adviseOn, cheapestDay, heightOf, minutesFor, tasksFor, type GardenModel } from "../price/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { fewestYears, type Reduction } from "./reduction.ts";
@@ -44,6 +44,10 @@ export interface WayRow {
   readonly overCap: boolean;
   /** Kinds that stay within the wanted height. */
   readonly kinds: readonly string[];
+  /** The hours are the gardener's own, not by size. */
+  readonly ownHours: boolean;
+  /** In the gardener's money, a year: low and high; null until a price was said. */
+  readonly costPerYear: readonly [number, number] | null;
 }
 
 export interface Outlook {
@@ -57,7 +61,7 @@ export interface Outlook {
 }
 
 /** The task that takes height off a kind: an outline is sheared, a framework cut back, the rest shaped. */
-function heightTask(taxon: Taxon): Task {
+export function heightTask(taxon: Taxon): Task {
   const tasks = tasksFor(taxon);
   // What rebuilds from a low framework each year is held by its cutback, which no cap counts.
   if (taxon.regimes.includes("cutback") && taxon.never["hard-cutback"] === undefined) return "hard-cutback";
@@ -93,6 +97,23 @@ export function kindsThatFit(catalogue: Catalogue, taxon: Taxon, wantedM: Metres
     .slice(0, OUTLOOK_ASSUMPTIONS.kindsNamed);
 }
 
+/** The gardener's own hours for a way as minutes in a year, the mean of ten; null where none were said. */
+function ownMinutes({ hours }: Plant, way: Way): number | null {
+  if (way === "hold") return hours.hold === null ? null : hours.hold * 60;
+  if (way !== "move" && way !== "replace") return null;
+  const once = hours[way];
+  return once === null ? null : (once * 60) / OUTLOOK_ASSUMPTIONS.years;
+}
+
+/** What a way costs in a year by the gardener's own prices; null when none was said. */
+function costOf(w: WayRow, { hour, plant, haulM3 }: Rules["prices"]): readonly [number, number] | null {
+  if (hour === null && plant === null && haulM3 === null) return null;
+  const bought = w.way === "replace" ? (plant ?? 0) / OUTLOOK_ASSUMPTIONS.years : 0;
+  const once = bought + (haulM3 ?? 0) * w.debrisM3PerYear;
+  const [low, high] = w.minutesPerYear;
+  return [once + ((hour ?? 0) * low) / 60, once + ((hour ?? 0) * high) / 60];
+}
+
 /** Everything a plant of a wanted height asks, beside the other ways. */
 export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM: Metres): Outlook {
   const a = OUTLOOK_ASSUMPTIONS;
@@ -115,17 +136,24 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
   const work = minutesFor(model, plant, task, on);
   const look = minutesFor(model, plant, "dead-only", on);
   const volume = outlineVolume(taxon, wantedM, plant.widthM);
-  const row = (way: Way, r: Partial<WayRow>): WayRow => ({
-    way,
-    heightM: [wantedM, wantedM],
-    minutesPerYear: [0, 0],
-    debrisM3PerYear: 0,
-    flowersPerYear: [0, 0],
-    shareEach: null,
-    overCap: false,
-    kinds: [],
-    ...r,
-  });
+  const row = (way: Way, r: Partial<WayRow>): WayRow => {
+    const bySize: WayRow = {
+      way,
+      heightM: [wantedM, wantedM],
+      minutesPerYear: [0, 0],
+      debrisM3PerYear: 0,
+      flowersPerYear: [0, 0],
+      shareEach: null,
+      overCap: false,
+      kinds: [],
+      ownHours: false,
+      costPerYear: null,
+      ...r,
+    };
+    const own = ownMinutes(plant, way);
+    const withHours = own === null ? bySize : { ...bySize, minutesPerYear: [own, own] as const, ownHours: true };
+    return { ...withHours, costPerYear: costOf(withHours, model.garden.rules.prices) };
+  };
   const natural = row("let-go", {
     heightM: [Math.max(heightM, taxon.matureHeightM[0]), Math.max(heightM, taxon.matureHeightM[1])],
     minutesPerYear: [look.low / a.lookEvery, look.high / a.lookEvery],

@@ -86,6 +86,9 @@ function stepOf(
   const starts = past.filter((v) => (chain.after === "any" || chain.after.includes(v.task)) && chain.when(v, taxon));
   const visit = starts.at(-1);
   if (!visit || !bySchool(model, plant, chain)) return null;
+  // What was begun for years says its own next step.
+  if (chain.id === "next-third" && model.garden.programmes.some((p) => p.plantId === plant.id && p.on <= on))
+    return null;
   const inARow = starts.filter((v) => daysBetween(v.on, visit.on) < chain.times * 500).length;
   const repeats = chain.task !== null && chain.after !== "any" && chain.after.includes(chain.task);
   if (repeats && chain.times > 1 && inARow >= chain.times) return null;

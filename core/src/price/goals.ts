@@ -61,12 +61,15 @@ export const GOAL_TABLE: Readonly<Record<GoalKind, GoalRow>> = {
   "let-go": row("Let it go free", ["leave"]),
 };
 
+/** May a kind be grown as a small tree? It must have stems worth showing. */
+export const mayBeTree = (t: Taxon): boolean =>
+  t.matureHeightM[1] >= 2 && !["tuft", "mound", "climber"].includes(t.habit) && t.leaf !== "herbaceous";
+
 const NEEDS: Readonly<Record<Need, (t: Taxon) => boolean>> = {
   "new-wood-flowers": (t) => t.displays.some((d) => d.on === "new" && d.weight >= 0.3),
   flowers: (t) => t.displays.length > 0,
   "coloured-stems": (t) => t.group === "stem-colour" || t.displays.some((d) => /stem|leaf/.test(d.name)),
-  branches: (t) =>
-    t.matureHeightM[1] >= 2 && !["tuft", "mound", "climber"].includes(t.habit) && t.leaf !== "herbaceous",
+  branches: mayBeTree,
   rebuilds: (t) => t.regimes.some((r) => r === "renewal" || r === "cutback"),
 };
 

@@ -2,13 +2,14 @@
 import { addDays, daysBetween, partsOf, type PlainDate } from "../calendar/index.ts";
 import { VERDICT_TABLE, type Task } from "../model/index.ts";
 import { allFollowUps, type FollowUp } from "../plans/index.ts";
+import { programmePlans, stepDay, type ProgrammeStep } from "../outlook/index.ts";
 import { adviseOn, type Advice, type GardenModel, type Reason } from "../price/index.ts";
 import type { Days } from "../units/index.ts";
 
 export interface Reminder {
   /** The same reminder keeps its id from one export to the next, also when its dates move. */
   readonly uid: string;
-  readonly kind: "window" | "planned" | "look-for" | "next-step";
+  readonly kind: "window" | "planned" | "look-for" | "next-step" | "years";
   readonly plantId: string;
   /** null: a look, or something that is no cut. */
   readonly task: Task | null;
@@ -18,6 +19,8 @@ export interface Reminder {
   readonly alarmDaysBefore: Days;
   readonly reason: Reason | null;
   readonly followUp: FollowUp | null;
+  /** Of what was begun for years. */
+  readonly step: ProgrammeStep | null;
 }
 
 /** A window that stays open longer than this is no reminder. */
@@ -48,6 +51,7 @@ function windowReminder(model: GardenModel, a: Advice): readonly Reminder[] {
       alarmDaysBefore: 3,
       reason,
       followUp: null,
+      step: null,
     },
   ];
 }
@@ -68,6 +72,7 @@ function lookReminder(model: GardenModel, a: Advice): readonly Reminder[] {
       alarmDaysBefore: 0,
       reason: first,
       followUp: null,
+      step: null,
     },
   ];
   if (a.opening?.by !== "seen") return [];
@@ -93,6 +98,7 @@ export function remindersOf(model: GardenModel, on: PlainDate): readonly Reminde
       alarmDaysBefore: 1,
       reason: null,
       followUp: null,
+      step: null,
     }));
   const steps = allFollowUps(model, on)
     .filter((f) => f.until >= on)
@@ -106,13 +112,31 @@ export function remindersOf(model: GardenModel, on: PlainDate): readonly Reminde
       alarmDaysBefore: 0,
       reason: null,
       followUp: f,
+      step: null,
     }));
+  const years = programmePlans(model, on).flatMap((p) =>
+    p.steps.map((step): Reminder => {
+      const day = stepDay(step);
+      return {
+        uid: uid(model, "years", step.id),
+        kind: "years",
+        plantId: step.plantId,
+        task: step.task,
+        from: day < on ? on : day,
+        until: addDays(day < on ? on : day, step.due.by === "seen" ? LOOK : 0),
+        alarmDaysBefore: step.due.by === "seen" ? 0 : 1,
+        reason: null,
+        followUp: null,
+        step,
+      };
+    }),
+  );
   const coming = model.garden.plants.flatMap((p) => {
     const a = adviseOn(model, p.id, on);
     return [...windowReminder(model, a), ...lookReminder(model, a)];
   });
   const year = addDays(on, 365);
-  return [...planned, ...steps, ...coming]
+  return [...planned, ...steps, ...years, ...coming]
     .filter((r) => r.from <= year)
     .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.uid < b.uid ? -1 : 1));
 }

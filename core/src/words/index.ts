@@ -4,3 +4,4 @@ export * from "./reasonTexts.ts";
 export * from "./voice.ts";
 export * from "./followUpTexts.ts";
 export * from "./benchTexts.ts";
+export * from "./programmeTexts.ts";

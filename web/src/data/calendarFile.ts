@@ -4,7 +4,11 @@ import {
   CHAIN_TEXTS,
   daysBetween,
   followUpText,
+  PROGRAMME_TEXTS,
   reasonText,
+  stemsText,
+  stepDueText,
+  stepText,
   TASK_TABLE,
   type GardenModel,
   type PlainDate,
@@ -20,6 +24,8 @@ const DAY_S = 86_400;
 /** Alarms ring at eight in the morning. */
 const EIGHT_S = 8 * 3600;
 
+const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
+
 function textsOf(
   r: Reminder,
   model: GardenModel,
@@ -29,6 +35,11 @@ function textsOf(
   const task = r.task === null ? "" : TASK_TABLE[r.task].label;
   const because = r.reason === null ? "" : ` ${reasonText(r.reason, say)}`;
   switch (r.kind) {
+    case "years":
+      return {
+        summary: r.step ? `${label}: ${PROGRAMME_TEXTS[r.step.way].title.toLowerCase()}` : label,
+        description: r.step ? `${stepText(r.step, say, stemsText)}. ${capital(stepDueText(r.step, say))}.` : "",
+      };
     case "planned":
       return { summary: `${task}: ${label}`, description: `Planned.${because}` };
     case "window":

@@ -1,6 +1,8 @@
 /** The browser's database. One garden, as rows, and the log of changes that makes every one of them undoable. */
 import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
+  OUTLOOK_FILL,
+  PRICES_FILL,
   SURVEY_FILL,
   TIMING_FILL,
   type Bed,
@@ -10,6 +12,7 @@ import {
   type Photo,
   type PlannedCut,
   type Plant,
+  type Programme,
   type SeasonNote,
   type Stand,
   type Viewpoint,
@@ -26,7 +29,18 @@ export type Head = Pick<Garden, "id" | "name" | "place" | "rules"> & {
 
 export type TableName = "head" | ListName;
 export type Row =
-  Head | Bed | Plant | Visit | Observation | Viewpoint | Photo | PlannedCut | Stand | WeatherYear | SeasonNote;
+  | Head
+  | Bed
+  | Plant
+  | Visit
+  | Observation
+  | Viewpoint
+  | Photo
+  | PlannedCut
+  | Programme
+  | Stand
+  | WeatherYear
+  | SeasonNote;
 
 /** One row before and after; null where it did not or does not exist. */
 export interface Op {
@@ -73,11 +87,15 @@ const filling =
       });
   };
 
-/** A row of a list with its gaps filled; of the head it is the place that has them. */
+/** A row of a list with its gaps filled; of the head it is the place or the rules that have them. */
 function filledRow(list: string, fill: object, row: object): object {
-  if (list !== "head" || !("place" in fill)) return { ...fill, ...row };
-  const place = "place" in row ? row.place : null;
-  return { ...row, place: { ...(fill.place as object), ...(place as object) } };
+  if (list !== "head") return { ...fill, ...row };
+  const had = row as Readonly<Record<string, object | undefined>>;
+  const parts = Object.entries(fill as Readonly<Record<string, object>>).map(([part, more]): [string, object] => [
+    part,
+    { ...more, ...had[part] },
+  ]);
+  return { ...row, ...Object.fromEntries<object>(parts) };
 }
 
 /** Append only: a shipped version is never edited, a new one is added with its upgrade. */
@@ -108,6 +126,11 @@ export const VERSIONS: readonly {
     upgrade: filling({ ...TIMING_FILL, head: { place: { monthly: null } } }),
   },
   { version: 4, stores: { stands: "id, plantId, on" } },
+  {
+    version: 5,
+    stores: { programmes: "id, plantId, on" },
+    upgrade: filling({ ...OUTLOOK_FILL, head: { rules: PRICES_FILL } }),
+  },
 ];
 
 export class WrenDb extends Dexie {
@@ -119,6 +142,7 @@ export class WrenDb extends Dexie {
   declare viewpoints: Table<Viewpoint, string>;
   declare photos: Table<Photo, string>;
   declare plans: Table<PlannedCut, string>;
+  declare programmes: Table<Programme, string>;
   declare stands: Table<Stand, string>;
   declare weather: Table<WeatherYear, string>;
   declare seasons: Table<SeasonNote, string>;

@@ -51,9 +51,9 @@ interface NumberRange {
   readonly whole?: boolean;
 }
 
-/** A number within bounds; a decimal comma is read as a point. */
-export const numberText = ({ from, to, whole = false }: NumberRange) =>
-  z.string().transform((text, ctx): number => {
+const readNumber =
+  ({ from, to, whole = false }: NumberRange) =>
+  (text: string, ctx: z.RefinementCtx): number => {
     const n = Number(text.trim().replace(",", "."));
     if (text.trim() === "" || !Number.isFinite(n) || n < from || n > to || (whole && !Number.isInteger(n))) {
       ctx.addIssue({
@@ -63,7 +63,14 @@ export const numberText = ({ from, to, whole = false }: NumberRange) =>
       return z.NEVER;
     }
     return n;
-  });
+  };
+
+/** A number within bounds; a decimal comma is read as a point. */
+export const numberText = (range: NumberRange) => z.string().transform(readNumber(range));
+
+/** A number within bounds, or nothing at all. */
+export const numberOrNothing = (range: NumberRange) =>
+  z.string().transform((text, ctx): number | null => (text.trim() === "" ? null : readNumber(range)(text, ctx)));
 
 /**
  * Reads one field inside a form's transform and notes what is wrong with it, so that every problem of a form

@@ -6,6 +6,7 @@ import {
   type Observation,
   type PlainDate,
   type Plant,
+  type Programme,
   type Visit,
 } from "@wren/core";
 import { nextPlace } from "../forms/nextPlace.ts";
@@ -18,6 +19,7 @@ export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   observations: g.observations.filter((o) => o.plantId !== plantId),
   photos: g.photos.filter((o) => o.plantId !== plantId),
   plans: g.plans.filter((o) => o.plantId !== plantId),
+  programmes: g.programmes.filter((p) => p.plantId !== plantId),
   stands: g.stands.filter((s) => s.plantId !== plantId),
 });
 
@@ -39,6 +41,12 @@ export const withVisit = (g: Garden, visit: Visit): Garden => ({
   plans: g.plans.filter(
     (p) => p.plantId !== visit.plantId || p.task !== visit.task || Math.abs(daysBetween(p.on, visit.on)) > SETTLES_DAYS,
   ),
+});
+
+/** Something begun for years at a plant; it stands in place of what was begun there before. */
+export const withProgramme = (g: Garden, programme: Programme): Garden => ({
+  ...g,
+  programmes: [...g.programmes.filter((p) => p.plantId !== programme.plantId), programme],
 });
 
 /** The day that something seen or done is written down for: the day on screen, not later than today nor before it was planted. */

@@ -1,26 +1,38 @@
-/** An old plant renewed over the years: which stems go when, by thirds, by sides or all at once. */
+/** An old plant renewed, brought back or made a small tree over the years: which stems go when, by any way its kind allows. */
 import { Box, Button, Typography } from "@mui/material";
-import { addYears, cheapestDay, renewals, type Plant, type RenewalWay, type Stand } from "@wren/core";
+import {
+  adviseOn,
+  heightOf,
+  mayBeTree,
+  programmePlan,
+  PROGRAMME_TEXTS,
+  renewals,
+  treeFormOf,
+  type GardenModel,
+  type PlainDate,
+  type Plant,
+  type ProgrammeWay,
+  type Stand,
+  type Stem,
+} from "@wren/core";
 import { useMemo, useState } from "react";
-import { today } from "../../data/clock.ts";
+import { StepsTable } from "../../answer/Programmes.tsx";
 import { useDay } from "../../state/day.tsx";
+import { withProgramme } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
-import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
-import { Table } from "../../ui/Table.tsx";
 
-const WAY_LABELS: Readonly<Record<RenewalWay, string>> = {
-  thirds: "A third each year",
-  sides: "One side, then the other",
-  "at-once": "All at once",
-};
-const WAY_NOTES: Readonly<Record<RenewalWay, string>> = {
-  thirds: "The oldest first, for three years; some flowers every year. No other live cut goes with it.",
-  sides: "Half of it stays as a screen while the other half comes again.",
-  "at-once": "The quickest, and the hardest on the plant: only when it is healthy, and no flowers for a year or two.",
-};
+/** The ways these stems and this kind allow. */
+function waysOf(model: GardenModel, plant: Plant, stand: Stand, on: PlainDate): readonly ProgrammeWay[] {
+  const taxon = model.taxonOf(plant);
+  const { heightM } = heightOf(model, plant, on);
+  const cap = adviseOn(model, plant.id, on, "shape").cap ?? 1;
+  const ways: ProgrammeWay[] = renewals(stand.stems, taxon, heightM, cap).map((w) => w.way);
+  const tree = mayBeTree(taxon) ? treeFormOf(model, plant, on, stand) : null;
+  return tree && tree.years.length > 0 ? [...ways, "tree-form"] : ways;
+}
 
 interface Props {
   readonly plant: Plant;
@@ -29,59 +41,71 @@ interface Props {
 }
 
 export function RenewalYears({ plant, stand, nameOf }: Props) {
-  const { model, change } = useGarden();
+  const { model, garden, change } = useGarden();
   const { on } = useDay();
-  const say = useVoice();
   const taxon = model.taxonOf(plant);
-  const ways = useMemo(() => renewals(stand.stems, taxon), [stand.stems, taxon]);
-  const [way, setWay] = useState<RenewalWay>("thirds");
-  const chosen = ways.find((w) => w.way === way) ?? ways[0];
-  const first = useMemo(() => cheapestDay(model, plant, on, "renovate").on, [model, plant, on]);
-  if (!chosen) return null;
-  const plan = (): Promise<boolean> =>
-    change(`${plant.label}: its renewal planned`, (g) => ({
-      ...g,
-      plans: [
-        ...g.plans,
-        ...chosen.years.map((y, i) => ({
-          id: newId(),
-          plantId: plant.id,
-          on: addYears(first, i),
-          task: "renovate" as const,
-          madeOn: today(),
-          note: `Out at the ground: ${y.stems.map((s) => nameOf(s.id)).join(", ")}`.slice(0, 500),
-        })),
-      ],
-    }));
+  const begun = garden.programmes.find((p) => p.plantId === plant.id && p.on <= on);
+  const ways = useMemo(() => waysOf(model, plant, stand, on), [model, plant, stand, on]);
+  const wished: ProgrammeWay = plant.goal.kind === "tree-form" ? "tree-form" : "thirds";
+  const [picked, setPicked] = useState<ProgrammeWay>(begun?.way ?? wished);
+  const way = ways.includes(picked) ? picked : ways[0];
+  const plan = useMemo(
+    () =>
+      way === undefined
+        ? null
+        : programmePlan(
+            model,
+            begun?.way === way ? begun : { id: "preview", plantId: plant.id, on, way, aimM: null },
+            on,
+          ),
+    [model, begun, plant.id, on, way],
+  );
+  const names = (stems: readonly Stem[]): string => stems.map((s) => nameOf(s.id)).join(", ");
+  const stuck = taxon.regrowthFromLeaflessWood === "no" && taxon.leaf === "evergreen";
+  if (!way || !plan)
+    return stuck ? (
+      <Section title="Over the years">
+        <p>
+          {taxon.common[0]} does not break from leafless wood: it cannot be brought back from below. Lower it only as
+          far as there is green, year by year (below), or plant another.
+        </p>
+      </Section>
+    ) : null;
+  const form = way === "tree-form" ? treeFormOf(model, plant, on, stand) : null;
+  const begin = (): Promise<boolean> =>
+    change(`${plant.label}: ${PROGRAMME_TEXTS[way].title.toLowerCase()} begun`, (g) =>
+      withProgramme(g, { id: newId(), plantId: plant.id, on, way, aimM: null }),
+    );
   return (
-    <Section title="Renewed over the years">
+    <Section title="Over the years">
       <OneOf
         label="How"
-        options={ways.map((w) => ({ value: w.way, label: WAY_LABELS[w.way] }))}
-        value={chosen.way}
-        onChange={setWay}
-        hint={WAY_NOTES[chosen.way]}
+        options={ways.map((w) => ({ value: w, label: PROGRAMME_TEXTS[w].title }))}
+        value={way}
+        onChange={setPicked}
+        hint={PROGRAMME_TEXTS[way].note}
       />
-      <Table
-        head={["Year", "Day", "Out at the ground", "Of the stems", "Of the leaf that stands"]}
-        rows={chosen.years.map((y, i) => ({
-          key: String(i),
-          cells: [
-            String(i + 1),
-            say.date(addYears(first, i)),
-            y.stems.map((s) => nameOf(s.id)).join(", "),
-            say.percent(y.countShare),
-            say.percent(y.areaShare),
-          ],
-        }))}
-      />
+      {form && (
+        <p className="spaced">
+          Leaders: {names(form.leaders)}.{" "}
+          {form.undecided && `Left for a look next year: ${nameOf(form.undecided.id)}. `}
+          {!form.reached && "Not all of it within this cap; it goes on after these years."}
+        </p>
+      )}
+      <StepsTable plan={plan} names={names} />
       <Typography variant="body2" sx={{ color: "text.secondary", mt: 0.5 }}>
-        A third of the stems may be more than half of the leaf: both are said. New shoots are not counted in.
+        A third of the stems may be more than half of the leaf that stands. New shoots are not counted in.
       </Typography>
       <Box sx={{ mt: 1 }}>
-        <Button variant="outlined" onClick={() => void plan()}>
-          Plan {chosen.years.length === 1 ? "it" : `the ${chosen.years.length} years`}
-        </Button>
+        {begun?.way === way ? (
+          <p className="strong">
+            Begun: its steps stand in your year and your calendar, and move with what you record.
+          </p>
+        ) : (
+          <Button variant="outlined" onClick={() => void begin()}>
+            {begun ? "Begin this instead" : "Begin it"}
+          </Button>
+        )}
       </Box>
     </Section>
   );

@@ -17,8 +17,8 @@ import {
   type WayRow,
 } from "@wren/core";
 import { useMemo, useState } from "react";
-import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
+import { withProgramme } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
@@ -26,6 +26,7 @@ import { DayLink } from "../../ui/DayLink.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { Table } from "../../ui/Table.tsx";
 import { Why, type Explanation } from "../../ui/Why.tsx";
+import { OwnNumbers } from "./OwnNumbers.tsx";
 import { sawTooth, type Tooth } from "../../drawing/sawTooth.geometry.ts";
 
 const WAY_LABELS: Readonly<Record<Way, string>> = {
@@ -98,6 +99,11 @@ const heights = ([a, b]: readonly [number, number], say: Voice): string =>
 const flowers = ([a, b]: readonly [number, number], say: Voice): string =>
   b < 0.005 ? "none" : a < 0.005 ? `up to ${say.percent(b)}` : `${say.percent(a)} to ${say.percent(b)}`;
 
+const cost = ([a, b]: readonly [number, number]): string => {
+  const [low, high] = [Math.round(a), Math.round(b)];
+  return low === high ? String(low) : `${low}–${high}`;
+};
+
 function explainWay(w: WayRow, o: Outlook, say: Voice): Explanation {
   return {
     title: WAY_LABELS[w.way],
@@ -106,6 +112,10 @@ function explainWay(w: WayRow, o: Outlook, say: Voice): Explanation {
       ["live growth each year", w.shareEach === null ? "none is cut" : say.percent(w.shareEach)],
       ["cap", o.cap === null ? "none counts" : say.percent(o.cap)],
       ["cuttings in a year", `${w.debrisM3PerYear.toFixed(1)} m³`],
+      ["hours", w.ownHours ? "your own" : "your log, else by size"],
+      ...(w.costPerYear
+        ? [["cost", "your prices: hours, a new plant over ten years, cuttings taken away"] as const]
+        : []),
     ],
     sources: ["assumption"],
   };
@@ -113,10 +123,11 @@ function explainWay(w: WayRow, o: Outlook, say: Voice): Explanation {
 
 function Ways({ o }: { readonly o: Outlook }) {
   const say = useVoice();
+  const priced = o.ways.some((w) => w.costPerYear !== null);
   return (
     <>
       <Table
-        head={["", "Stands at", "Work a year", "Cuttings", "Flowers lost a year"]}
+        head={["", "Stands at", "Work a year", "Cuttings", "Flowers lost a year", ...(priced ? ["Cost a year"] : [])]}
         rows={o.ways.map((w) => ({
           key: w.way,
           cells: [
@@ -133,6 +144,7 @@ function Ways({ o }: { readonly o: Outlook }) {
             minutes(w.minutesPerYear),
             w.debrisM3PerYear < 0.05 ? "little" : `${w.debrisM3PerYear.toFixed(1)} m³`,
             flowers(w.flowersPerYear, say),
+            ...(w.costPerYear ? [cost(w.costPerYear)] : []),
           ],
         }))}
       />
@@ -160,7 +172,7 @@ function Ways({ o }: { readonly o: Outlook }) {
 const dueOn = (o: Outlook, i: number): PlainDate => addYears(o.bestDay, i);
 
 export function YearsAhead({ plant }: { readonly plant: Plant }) {
-  const { model, change } = useGarden();
+  const { model, garden, change } = useGarden();
   const { on } = useDay();
   const say = useVoice();
   const taxon = model.taxonOf(plant);
@@ -181,21 +193,11 @@ export function YearsAhead({ plant }: { readonly plant: Plant }) {
       ? `Reached ${years}; then cut to ${say.length(r.holdCutM)} each year, ${say.percent(r.holdShare)} of its live growth.`
       : `Reached ${years}, but not to be held there: it would take ${say.percent(r.holdShare)} each year, of ${say.percent(o.cap ?? 1)}. It can be held from ${say.length(r.holdableM)} on.`;
   };
-  const plan = (): Promise<boolean> =>
-    change(`${plant.label}: ${r.steps.length} years planned`, (g) => ({
-      ...g,
-      plans: [
-        ...g.plans,
-        ...r.steps.map((s, i) => ({
-          id: newId(),
-          plantId: plant.id,
-          on: dueOn(o, i),
-          task: o.task,
-          madeOn: today(),
-          note: `Year ${i + 1} of ${r.steps.length}: down to ${say.length(s.cutM)}`,
-        })),
-      ],
-    }));
+  const begun = garden.programmes.find((p) => p.plantId === plant.id && p.way === "down-to" && p.on <= on);
+  const begin = (): Promise<boolean> =>
+    change(`${plant.label}: brought down to ${say.length(wantedM)}, begun`, (g) =>
+      withProgramme(g, { id: newId(), plantId: plant.id, on, way: "down-to", aimM: wantedM }),
+    );
   return (
     <Section title="Years ahead">
       <Typography id="wanted-height">
@@ -241,14 +243,22 @@ export function YearsAhead({ plant }: { readonly plant: Plant }) {
         from what you record.
       </p>
       {r.reached && !noCut && (
-        <Button variant="outlined" className="no-print" onClick={() => void plan()} sx={{ mb: 2 }}>
-          {r.steps.length === 1 ? "Plan it" : `Plan the ${r.steps.length} years`}
-        </Button>
+        <Box className="no-print" sx={{ mb: 2, display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>
+          <Button variant="outlined" onClick={() => void begin()} disabled={begun?.aimM === wantedM}>
+            {r.steps.length === 1 ? "Begin it" : `Begin the ${r.steps.length} years`}
+          </Button>
+          {begun && (
+            <p className="quiet small">
+              Begun, to stand at {say.length(begun.aimM ?? wantedM)}: its steps move with what you record.
+            </p>
+          )}
+        </Box>
       )}
       <Typography component="h3" sx={{ fontWeight: 700, mt: 1 }}>
         Hold it, let it go, renew, move or replace?
       </Typography>
       <Ways o={o} />
+      <OwnNumbers plant={plant} />
     </Section>
   );
 }

@@ -19,6 +19,7 @@ import { useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
 import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
+import { Programmes } from "../../answer/Programmes.tsx";
 import { lookOn } from "../../drawing/plant.geometry.ts";
 import { PlantThumb } from "../../drawing/PlantShape.tsx";
 import { PlantYearRibbon } from "../../drawing/PlantYearRibbon.tsx";
@@ -205,6 +206,7 @@ function Known({ plant }: { readonly plant: Plant }) {
               </Box>
             </Section>
           )}
+          <Programmes plant={plant} />
           {row.length > 1 && (
             <Section title={row.length === 2 ? "Its pair" : "Its row"}>
               <Row plant={plant} row={row} />

@@ -1,10 +1,11 @@
 /** "What may I cut?" – the garden sorted by what can be done on the strip's day, the chosen plant's answer beside it. */
 import { Box, Button, Typography, useMediaQuery } from "@mui/material";
-import { adviseAll, adviseOn, allFollowUps, type PlainDate, type Task } from "@wren/core";
+import { adviseAll, adviseOn, allFollowUps, nextProgrammeSteps, type PlainDate, type Task } from "@wren/core";
 import { memo, useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
 import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
+import { ProgrammeRow } from "../../answer/Programmes.tsx";
 import { useDay, useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useStable } from "../../state/stable.ts";
@@ -103,6 +104,8 @@ function Answers({ on }: { readonly on: PlainDate }) {
   };
   const onChoose = useStable(choose);
   const steps = useMemo(() => allFollowUps(model, on).filter((f) => f.state !== "coming"), [model, on]);
+  // Of what was begun for years only the step that comes next, when its day is near.
+  const begun = useMemo(() => nextProgrammeSteps(model, on), [model, on]);
   const group = (g: (typeof groups)[number]) => (
     <GroupOfRows
       key={g.id}
@@ -119,11 +122,14 @@ function Answers({ on }: { readonly on: PlainDate }) {
       <div>
         <h1 className="title-1">What may I cut?</h1>
         {groups.filter((g) => g.id === "ready").map(group)}
-        {steps.length > 0 && (
-          <Section title="Next steps" aside={<p className="numeral count">{steps.length}</p>}>
+        {steps.length + begun.length > 0 && (
+          <Section title="Next steps" aside={<p className="numeral count">{steps.length + begun.length}</p>}>
             <ul className="bare">
               {steps.map((f) => (
                 <FollowUpRow key={f.id} step={f} named />
+              ))}
+              {begun.map((s) => (
+                <ProgrammeRow key={s.id} step={s} />
               ))}
             </ul>
           </Section>

@@ -126,7 +126,7 @@ export function YearScreen() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const h = model.climate.hemisphere;
   const { seasonYear, seasonDay } = seasonPoint(settled, h);
-  const rows = useMemo(() => sorted(yearRows(model, seasonYear), sort), [model, seasonYear, sort]);
+  const rows = useMemo(() => sorted(yearRows(model, seasonYear, today()), sort), [model, seasonYear, sort]);
   const shown = useMemo(() => rows.filter((r) => passes(model, r, settled, filter)), [rows, model, settled, filter]);
   const months = useMemo(() => monthTicks(seasonDate(seasonYear, 10, h), model.climate), [seasonYear, h, model]);
   const lines = useMemo(() => months.map((m) => m.day), [months]);

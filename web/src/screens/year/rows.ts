@@ -1,8 +1,10 @@
 /** The year's rows as plain data: what each plant shows, what its task costs through the year, what was done and is planned. */
 import {
   kindYearFor,
+  programmePlans,
   seasonDate,
   seasonPoint,
+  stepDay,
   taskForGoal,
   verdictFor,
   VERDICT_TABLE,
@@ -42,9 +44,10 @@ export type Sort = (typeof SORTS)[number];
 const SOME_DAY = 180;
 const BEST = VERDICTS.indexOf("best");
 
-/** Rows of a season year; nothing in them depends on the day inside it. */
-export function yearRows(model: GardenModel, seasonYear: number): readonly YearRow[] {
+/** Rows of a season year; nothing in them depends on the day inside it. What was begun for years is seen from now on. */
+export function yearRows(model: GardenModel, seasonYear: number, now: PlainDate): readonly YearRow[] {
   const h = model.climate.hemisphere;
+  const begun = programmePlans(model, now).flatMap((p) => p.steps);
   return model.garden.plants.map((plant) => {
     const task = taskForGoal(model, plant);
     const shown = task === "leave" ? model.taxonOf(plant).routineTask : task;
@@ -70,6 +73,10 @@ export function yearRows(model: GardenModel, seasonYear: number): readonly YearR
       marks: [
         ...model.visitsOf(plant.id).flatMap(mark("done")),
         ...model.garden.plans.filter((p) => p.plantId === plant.id).flatMap(mark("planned")),
+        ...begun
+          .filter((s) => s.plantId === plant.id)
+          .map((s) => ({ id: s.id, on: stepDay(s), task: s.task }))
+          .flatMap(mark("planned")),
       ],
       blooms: main,
       opens: firstBest < 0 ? Infinity : firstBest,
