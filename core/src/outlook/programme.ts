@@ -20,7 +20,8 @@ export type StepWhat =
   /** The yearly cut that keeps it where it was brought. */
   | { readonly do: "hold"; readonly toM: Metres }
   | RenewalDo
-  | { readonly do: "tree"; readonly clearM: Metres }
+  /** Clear of side branches up to there; null: no higher than it is. */
+  | { readonly do: "tree"; readonly clearM: Metres | null }
   /** The leader that was left undecided. */
   | { readonly do: "look" };
 
@@ -89,6 +90,8 @@ interface Setting {
   readonly task: Task;
   /** Days on which its steps were done. */
   readonly done: readonly PlainDate[];
+  /** The foot first: the top was opened. */
+  readonly opened: boolean;
   /** Day of the first step still to do. */
   readonly first: PlainDate;
   readonly overdue: boolean;
@@ -97,15 +100,24 @@ interface Setting {
 function settingOf(model: GardenModel, programme: Programme, on: PlainDate): Setting {
   const plant = model.plant(programme.plantId);
   const task = taskOf(model, plant, programme.way);
-  const done = model
-    .visitsOf(plant.id)
-    .filter((v) => v.on >= programme.on && v.on <= on && DONE_BY[programme.way].includes(v.task))
-    .map((v) => v.on);
+  const since = model.visitsOf(plant.id).filter((v) => v.on >= programme.on && v.on <= on);
+  const opening = programme.way === "foot-first" ? since.find((v) => OPENED_BY.includes(v.task)) : undefined;
+  const done = since.filter((v) => v === opening || DONE_BY[programme.way].includes(v.task)).map((v) => v.on);
   const last = done.at(-1);
   const best = (from: PlainDate): PlainDate => cheapestDay(model, plant, from, task).on;
   const meant = best(last === undefined ? programme.on : addDays(last, SAME_SEASON));
   const gone = meant < addDays(on, 0 - LET_GO);
-  return { model, programme, plant, on, task, done, first: gone ? best(on) : meant, overdue: !gone && meant < on };
+  return {
+    model,
+    programme,
+    plant,
+    on,
+    task,
+    done,
+    opened: opening !== undefined,
+    first: gone ? best(on) : meant,
+    overdue: !gone && meant < on,
+  };
 }
 
 type Row = Pick<ProgrammeStep, "what" | "stems" | "share"> & Partial<Pick<ProgrammeStep, "task" | "due">>;
@@ -117,7 +129,7 @@ function numbered(set: Setting, rows: readonly Row[]): readonly ProgrammeStep[] 
     way: set.programme.way,
     task: set.task,
     due: { by: "day", on: addYears(set.first, i) },
-    overdue: i === 0 && set.overdue,
+    overdue: i === 0 && set.overdue && r.due?.by !== "seen",
     ...r,
   }));
 }
@@ -148,29 +160,25 @@ function yearsLeft(set: Setting, stand: Stand): readonly RenewalYear[] {
   const way = programme.way as RenewalWay;
   const all = renewals(stand.stems, taxon, heightOf(model, plant, on).heightM, cap).find((w) => w.way === way)?.years;
   if (!all) return [];
-  const opening = way === "foot-first" ? 1 : 0;
-  const left = all.slice(0, Math.max(0, all.length - done.length));
-  if (way === "foot-first") return opened(set) === null ? left : all.slice(opening, all.length - done.length);
-  if (way !== "sides" || done.length === 0) return left;
+  const left = all.length - done.length;
+  // The top that was opened stands lower now: of the foot first what is left are thirds.
+  const years = all.filter((y) => !set.opened || y.what.do !== "open").slice(0, Math.max(0, left));
+  if (way !== "sides" || done.length === 0) return years;
   // Of two sides what still stands is the other one.
   const live = stand.stems.filter((s) => s.state !== "dead");
-  return left.map((y) => ({ ...y, stems: live, countShare: 1, areaShare: 1 }));
+  return years.map((y) => ({ ...y, stems: live, countShare: 1, areaShare: 1 }));
 }
-
-/** The day on which the top was opened; null while it was not. */
-const opened = ({ model, plant, programme, on }: Setting): PlainDate | null =>
-  model.visitsOf(plant.id).find((v) => v.on >= programme.on && v.on <= on && OPENED_BY.includes(v.task))?.on ?? null;
 
 /** Was something seen at the plant since a day? */
 const seenSince = ({ model, plant, on }: Setting, what: Watched, since: PlainDate): boolean =>
   model.observationsOf(plant.id).some((o) => o.kind === what && o.on >= since && o.on <= on);
 
 function renewal(set: Setting, stand: Stand): Planned {
-  const lastDone = set.done.at(-1) ?? opened(set) ?? set.programme.on;
+  const lastDone = set.done.at(-1) ?? set.programme.on;
   let waiting = false;
   const rows = yearsLeft(set, stand).map((y, i): Row => {
     const day = addYears(set.first, i);
-    const started = set.done.length > 0 || opened(set) !== null;
+    const started = set.done.length > 0;
     // Only the step that comes next can have been seen to be ripe.
     const seen = i === 0 && started && y.after !== null && seenSince(set, y.after, lastDone);
     waiting ||= y.after !== null && !seen && (i > 0 || started);
@@ -209,11 +217,17 @@ function tree(set: Setting, stand: Stand): Planned {
   const clearM = set.done.length * TREE_FORM_ASSUMPTIONS.liftM;
   const form = treeFormOf(model, plant, on, stand, { aimM: programme.aimM, clearM });
   if (form === null) return { steps: [], reached: false };
-  const rows = form.years.map((y): Row => ({ what: { do: "tree", clearM: y.clearM }, stems: y.out, share: y.share }));
+  const rows = form.years.map((y, i): Row => {
+    const before = form.years[i - 1]?.clearM ?? form.clearM;
+    return { what: { do: "tree", clearM: y.clearM > before + 0.01 ? y.clearM : null }, stems: y.out, share: y.share };
+  });
   const due: StepDue = { by: "day", on: addDays(set.first, LOOK_AFTER) };
   const look: readonly Row[] =
     form.undecided === null ? [] : [{ what: { do: "look" }, stems: [form.undecided], share: null, due }];
-  return { steps: numbered(set, [...rows, ...look]), reached: form.reached };
+  // The look comes a year after the first stems went.
+  const steps = numbered(set, rows);
+  const looks = numbered(set, look).map((s) => ({ ...s, id: `${set.programme.id}-look`, overdue: false }));
+  return { steps: [...steps.slice(0, 1), ...looks, ...steps.slice(1)], reached: form.reached };
 }
 
 /** The steps of a programme that are still to come, from a day on. */

@@ -34,7 +34,8 @@ export interface TreeFormYear {
 export interface TreeForm {
   readonly leaders: readonly Stem[];
   readonly undecided: Stem | null;
-  /** What the stems are to be clear to. */
+  /** How far the stems are clear, and what they are to be clear to. */
+  readonly clearM: Metres;
   readonly aimM: Metres;
   readonly years: readonly TreeFormYear[];
   /** Within the years shown everything is done. */
@@ -117,7 +118,8 @@ export function treeForm(stems: readonly Stem[], taxon: Taxon, q: TreeFormQuesti
   const aimM = q.aimM ?? q.heightM * a.clearOfHeight;
   const years: TreeFormYear[] = [];
   let standing: readonly Stem[] = live;
-  let clearM = clearAlready(standing, taxon, Math.min(q.clearM, aimM), aimM);
+  const clearNowM = clearAlready(standing, taxon, Math.min(q.clearM, aimM), aimM);
+  let clearM = clearNowM;
   const done = (): boolean => going.length === 0 && clearM >= aimM - 1e-6;
   while (!done() && years.length < a.mostYears) {
     const all = standing.reduce((n, s) => n + leafWeight(s, taxon.sapwoodMm), 0);
@@ -145,5 +147,5 @@ export function treeForm(stems: readonly Stem[], taxon: Taxon, q: TreeFormQuesti
     standing = cleared(standing, to, taxon);
     clearM = clearAlready(standing, taxon, to, aimM);
   }
-  return { leaders, undecided, aimM, years, reached: done() };
+  return { leaders, undecided, clearM: clearNowM, aimM, years, reached: done() };
 }

@@ -47,7 +47,13 @@ const SAY: { readonly [D in StepWhat["do"]]: (w: Of<D>, named: string, say: Voic
   knee: (w, named, say) => `To ${say.length(w.fromM)}–${say.length(w.toM)}, or a low side branch: ${named}`,
   open: (w, _, say) => `The top down to ${say.length(w.toM)}, so that light reaches the foot`,
   tree: (w, named, say) =>
-    `${named === "" ? "No stem goes" : `Out: ${named}`}; the rest cleared up to ${say.length(w.clearM)}`,
+    [
+      named === "" ? [] : `out at the ground: ${named}`,
+      w.clearM === null ? [] : `the leaders cleared up to ${say.length(w.clearM)}`,
+    ]
+      .flat()
+      .join("; ")
+      .replace(/^./, (c) => c.toUpperCase()),
   look: (_, named) => `Look again at ${named}: keep it as a fourth leader, or take it out`,
 };
 

@@ -33,7 +33,7 @@ export function StepsTable({
   const say = useVoice();
   return (
     <Table
-      head={["Step", "When", "What", "Live growth"]}
+      head={["Step", "When", "What", "Of the leaf that stands"]}
       rows={plan.steps.map((s, i) => ({
         key: s.id,
         cells: [
@@ -138,7 +138,7 @@ export function Programmes({ plant }: { readonly plant: Plant }) {
       >
         <p className="strong">
           {text.title}
-          <span className="light"> · {plan.doneCount === 0 ? "not begun yet" : `${plan.doneCount} done`}</span>
+          <span className="light"> · {plan.doneCount === 0 ? "no step recorded yet" : `${plan.doneCount} done`}</span>
         </p>
         <p className="spaced">{text.note}</p>
         {plan.needsStems ? (
