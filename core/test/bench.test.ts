@@ -396,6 +396,21 @@ describe("the proposal", () => {
     expect(worseOfPairs([a, b, c]).map((s) => s.id)).toEqual(["b"]);
   });
 
+  test("of two weak stems alike the one that flowers less goes, when only one may", () => {
+    const plant = plantOf("lilac-corner");
+    const world = openGarden({ ...garden, plants: [plant], visits: [] }, CATALOGUE);
+    const branch = { at: 0.5, diameterMm: 6, lengthM: 0.5, turnDeg: 0 };
+    const weak = (id: string, n: number) => stem(id, 20, { faults: ["weak"], branches: Array(n).fill(branch) });
+    for (const [b, c, goes] of [
+      [3, 0, "c"],
+      [0, 3, "b"],
+    ] as const) {
+      const stems = [stem("a", 22), weak("b", b), weak("c", c)];
+      const s = suggest(world, { plant, stems, task: "thin" }, date("2027-06-01"));
+      expect(s.passes.find((p) => p.pass === "weak")?.cuts).toEqual(out(goes));
+    }
+  });
+
   test("crossing stems stay when the cap is reached, and the proposal says so", () => {
     const plant = { ...plantOf("lilac-corner"), id: "lilac-corner" };
     const world = openGarden({ ...garden, plants: [plant], visits: [] }, CATALOGUE);

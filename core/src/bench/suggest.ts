@@ -62,6 +62,11 @@ interface Setting {
 
 const remove = (s: Stem): StemCut => ({ cut: "remove", stemId: s.id });
 
+/** Ends of shoots that may flower: the stem's own and its side branches'. */
+const shootEnds = (s: Stem): number => 1 + s.branches.length;
+/** Less than any difference in thickness or in the number of faults. */
+const FLOWERS_BREAK_TIES = 0.01;
+
 /** Stems of a pass that go: the most worth for what is left, exactly. Dead and torn wood always go. */
 function removals(pass: Pass, set: Setting, left: Share, all: number, gone: ReadonlySet<string>): readonly Stem[] {
   const { stems, plant } = set.q;
@@ -76,9 +81,10 @@ function removals(pass: Pass, set: Setting, left: Share, all: number, gone: Read
     return live.filter((s) => !gone.has(s.id)).slice(0, Math.max(0, set.thirdByCount - countLive(gone, stems)));
   }
   const { sapwoodMm } = set.model.taxonOf(plant);
+  const ends = stems.reduce((n, s) => n + shootEnds(s), 0);
   const items = wanted.map((s) => ({
-    // Old stems count by their thickness, faults alike.
-    value: pass === "oldest" ? s.diameterMm : 1,
+    // Old stems count by their thickness, faults alike; of equals the one that carries fewer flowering ends goes.
+    value: (pass === "oldest" ? s.diameterMm : 1) - (FLOWERS_BREAK_TIES * shootEnds(s)) / ends,
     cost: all === 0 ? 0 : leafWeight(s, sapwoodMm) / all,
   }));
   return bestSubset(items, left).map((i) => wanted[i]!);
