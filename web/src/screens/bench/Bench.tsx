@@ -1,17 +1,16 @@
 /** The stems as they stand, cuts tried on them, what each try amounts to, and the list to carry. */
-import { Box, Button, Slider, Typography, useMediaQuery } from "@mui/material";
+import { useMediaQuery } from "@mui/material";
 import {
   cutList,
   heightOf,
-  HORIZONS,
   MOST_STEMS,
   MOST_TRIES,
   plainStem,
   regimeOf,
+  remarkText,
   suggest,
   TASK_TABLE,
   taskForGoal,
-  tasksFor,
   tryOut,
   whatFollows,
   type Horizon,
@@ -22,7 +21,6 @@ import {
   type Suggestion,
   type Task,
 } from "@wren/core";
-import { RotateCw } from "lucide-react";
 import { useCallback, useMemo, useState } from "react";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
@@ -34,8 +32,9 @@ import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
 import { CutList } from "./CutList.tsx";
 import { Drawing } from "./Drawing.tsx";
-import { FourSides, SIDES } from "./FourSides.tsx";
-import { HORIZON_LABELS } from "./labels.ts";
+import { FourSides } from "./FourSides.tsx";
+import { LookFrom, Tasks } from "./LookFrom.tsx";
+import { cutText, keptOf } from "./labels.ts";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
 import { carriedOut, cutAt, wholeCut, withCuts, withoutStem, withStand, withStem } from "./standEdits.ts";
@@ -65,9 +64,13 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [editing, setEditing] = useState<Stem | null>(null);
   const [proposal, setProposal] = useState<Suggestion | null>(null);
+  const [stepped, setStepped] = useState(false);
   const wide = useMediaQuery("(min-width:1000px)");
   const current = stand.tries.find((t) => t.id === tryId);
-  const cuts = useMemo(() => current?.cuts ?? [], [current]);
+  /** What is being tried, before it is kept: it answers at once, the database follows. */
+  const [live, setLive] = useState<readonly StemCut[] | null>(null);
+  const saved = useMemo(() => current?.cuts ?? [], [current]);
+  const cuts = live ?? saved;
   const names = useMemo(() => new Map(stand.stems.map((s, i) => [s.id, `Stem ${i + 1}`])), [stand.stems]);
   const nameOf = useCallback((id: string): string => names.get(id) ?? "a stem", [names]);
   const result = useMemo(
@@ -81,43 +84,51 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
     [stand.stems, cuts, taxon, task, plant.goal.kind],
   );
   const numbers = useMemo(() => new Map(lines.flatMap((l) => (l.stem ? [[l.stem.id, l.no] as const] : []))), [lines]);
-  const room = useMemo(
-    () => ({
-      heightM: Math.max(result.before.heightM, ...follows.futures.map((f) => f.heightM[1])) * 1.04,
-      widthM: Math.max(result.before.widthM, plant.widthM) * 1.15,
-    }),
-    [result.before, follows.futures, plant.widthM],
-  );
+  // Room for the plant left alone, so that a cut does not change the scale it is drawn to.
+  const room = useMemo(() => {
+    const { before, ...uncut } = tryOut(model, { plant, stems: stand.stems, task, cuts: [] }, on);
+    const { futures } = whatFollows(model, plant.id, { before, ...uncut }, on, 0);
+    return {
+      heightM: Math.max(before.heightM, ...futures.map((f) => f.heightM[1])) * 1.04,
+      widthM: Math.max(before.widthM, plant.widthM) * 1.15,
+    };
+  }, [model, plant, stand.stems, task, on]);
   const save = (label: string, next: Stand): Promise<boolean> =>
     change(`${plant.label}: ${label}`, (g) => withStand(g, next));
   const put = useStable((label: string, next: readonly StemCut[]) => {
-    void save(label, withCuts(stand, tryId, task, next));
+    setLive(next);
+    void save(label, withCuts(stand, tryId, task, next)).finally(() => setLive((now) => (now === next ? null : now)));
   });
+  const onTry = useStable((stemId: string, cut: StemCut | null) => setLive(cutAt(cuts, stemId, cut)));
+  const choose = useStable((id: string) => setChosen((old) => (old === id ? null : id)));
+  const edit = useStable((id: string) => setEditing(stand.stems.find((s) => s.id === id) ?? null));
   const onCut = useStable((stemId: string, cut: StemCut | null) =>
     put(`${nameOf(stemId).toLowerCase()} ${cut ? "cut" : "put back"}`, cutAt(cuts, stemId, cut)),
   );
+  const withinM = (heightM: number): number => Math.min(result.before.heightM, Math.max(0.05, heightM));
   const onShear = useStable((heightM: number) => {
     const shear = cuts.find((c) => c.cut === "shear");
-    if (shear)
-      put(
-        "outline",
-        wholeCut(cuts, "shear", { ...shear, heightM: Math.min(result.before.heightM, Math.max(0.05, heightM)) }),
-      );
+    if (shear) put("outline", wholeCut(cuts, "shear", { ...shear, heightM: withinM(heightM) }));
+  });
+  const onTryShear = useStable((heightM: number) => {
+    const shear = cuts.find((c) => c.cut === "shear");
+    if (shear) setLive(wholeCut(cuts, "shear", { ...shear, heightM: withinM(heightM) }));
   });
   const propose = (): void => {
     const s = suggest(model, { plant, stems: stand.stems, task }, on);
     setProposal(s);
     put("proposal", s.cuts);
   };
-  const chooseTask = (t: Task): void => {
+  const chooseTask = useStable((t: Task) => {
     setTask(t);
     setProposal(null);
     if (current) void save("task", withCuts(stand, tryId, t, cuts));
-  };
+  });
   const another = (): void => {
     const id = ["t1", "t2", "t3"].find((x) => !stand.tries.some((t) => t.id === x)) ?? "t1";
     void save("another try", withCuts(stand, id, task, cuts));
     setTryId(id);
+    setLive(null);
   };
   const plan = async (): Promise<void> => {
     const planned = {
@@ -154,36 +165,11 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
     const turnDeg = Math.round((n * 137.5) % 360);
     setEditing({ ...plainStem(`s${n}`, NEW_STEM.diameterMm, lengthM), turnDeg, leanDeg: NEW_STEM.leanDeg });
   };
-  const side = Math.round(viewDeg / 90) % 4;
   return (
-    <Box className="bench">
-      <Box className="no-print task-choice" role="group" aria-label="Task">
-        {tasksFor(taxon)
-          .filter((t) => t !== "leave")
-          .map((t) => (
-            <button
-              key={t}
-              type="button"
-              className={`press task${t === task ? " task-chosen" : ""}`}
-              aria-pressed={t === task}
-              onClick={() => chooseTask(t)}
-            >
-              {TASK_TABLE[t].label}
-            </button>
-          ))}
-      </Box>
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: wide ? "minmax(0, 7fr) minmax(0, 5fr)" : "minmax(0, 1fr)",
-          // On a phone the outcome follows the drawing, and what comes of it in later years stands after both.
-          gridTemplateAreas: wide ? '"drawing outcome" "follows outcome"' : '"drawing" "outcome" "follows"',
-          gridTemplateRows: wide ? "auto 1fr" : undefined,
-          gap: 2,
-          columnGap: 4,
-        }}
-      >
-        <Box sx={{ gridArea: "drawing" }}>
+    <div className="bench">
+      <Tasks taxon={taxon} task={task} onTask={chooseTask} />
+      <div className="bench-try">
+        <div className="bench-drawing">
           <Drawing
             plantId={plant.id}
             stems={stand.stems}
@@ -198,115 +184,88 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
             wantedM={plant.goal.heightM}
             narrow={!wide}
             onChoose={setChosen}
+            onTry={onTry}
             onCut={onCut}
+            onTryShear={onTryShear}
             onShear={onShear}
           />
-          <Box className="no-print" sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", mt: 1 }}>
-            <Box role="group" aria-label="When" sx={{ display: "flex", gap: 0.5, flexWrap: "wrap" }}>
-              {HORIZONS.map((h) => (
-                <button
-                  key={h}
-                  type="button"
-                  className={`press task${h === horizon ? " task-chosen" : ""}`}
-                  aria-pressed={h === horizon}
-                  onClick={() => setHorizon(h)}
-                >
-                  {HORIZON_LABELS[h]}
-                </button>
-              ))}
-            </Box>
-            <Button
-              variant="outlined"
-              startIcon={<RotateCw size={18} />}
-              onClick={() => setViewDeg((side * 90 + 90) % 360)}
-              aria-label={`Walk round: now ${SIDES[side]}`}
-            >
-              {SIDES[side]}
-            </Button>
-            <Slider
-              aria-label="Walk round it"
-              value={viewDeg}
-              min={0}
-              max={359}
-              onChange={(_, v) => setViewDeg(v)}
-              getAriaValueText={(v) => `${v} degrees`}
-              sx={{ flex: "1 1 120px", minWidth: 110, mx: 1, color: "var(--umber)" }}
-            />
-          </Box>
-        </Box>
-        <Box sx={{ gridArea: "follows" }}>
-          <details className="more no-print">
+          <LookFrom horizon={horizon} viewDeg={viewDeg} onHorizon={setHorizon} onView={setViewDeg} />
+        </div>
+        <div className="bench-follows">
+          <details className="more no-print" onToggle={(e) => setStepped(e.currentTarget.open)}>
             <summary>Step back: all four sides</summary>
-            <FourSides result={result} taxon={taxon} room={room} />
+            {stepped && <FourSides result={result} taxon={taxon} room={room} />}
           </details>
           <PhotosOf plantId={plant.id} />
           <Section title="What follows">
             <WhatFollows follows={follows} />
           </Section>
-        </Box>
-        <Box sx={{ gridArea: "outcome" }}>
-          <Box
-            className="no-print"
-            role="group"
-            aria-label="Tries"
-            sx={{ display: "flex", gap: 0.75, flexWrap: "wrap", mb: 1 }}
-          >
-            <Button variant="contained" onClick={propose}>
+        </div>
+        <div className="bench-outcome">
+          <div className="no-print presses" role="group" aria-label="Tries">
+            <button type="button" className="press press-main" onClick={propose}>
               Suggest
-            </Button>
+            </button>
             {stand.tries.length > 1 &&
               stand.tries.map((t, i) => (
-                <Button
+                <button
                   key={t.id}
-                  variant="outlined"
+                  type="button"
+                  className={`press${t.id === tryId ? " task-chosen" : ""}`}
                   aria-pressed={t.id === tryId}
                   onClick={() => {
                     setTryId(t.id);
+                    setLive(null);
                     setTask(t.task);
                     setProposal(null);
                   }}
-                  sx={t.id === tryId ? { bgcolor: "var(--ink)", color: "var(--mist)" } : {}}
                 >
                   Try {i + 1}
-                </Button>
+                </button>
               ))}
             {stand.tries.length < MOST_TRIES && cuts.length > 0 && (
-              <Button variant="outlined" onClick={another}>
+              <button type="button" className="press" onClick={another}>
                 Another try
-              </Button>
+              </button>
             )}
-            {cuts.length > 0 && <Button onClick={() => put("all put back", [])}>Put all back</Button>}
-          </Box>
+            {cuts.length > 0 && (
+              <button type="button" className="press press-plain" onClick={() => put("all put back", [])}>
+                Put all back
+              </button>
+            )}
+          </div>
           <Outcome plant={plant} result={result} nameOf={nameOf} />
           {proposal && <ProposalNote s={proposal} names={nameOf} />}
           {stand.tries.length > 1 && <Compare plant={plant} stand={stand} />}
-        </Box>
-      </Box>
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: wide ? "minmax(0, 6fr) minmax(0, 6fr)" : "minmax(0, 1fr)",
-          columnGap: 4,
-        }}
-      >
-        <Box className="no-print" sx={{ order: wide ? 0 : 1 }}>
+        </div>
+      </div>
+      <div className="bench-work">
+        <div className="no-print bench-stems">
           <Section title="Over the whole plant">
             <WholeTools
               cuts={cuts}
               result={result}
               taxon={taxon}
+              onTry={(kind, cut) => setLive(wholeCut(cuts, kind, cut))}
               onCut={(kind, cut) => put("whole plant", wholeCut(cuts, kind, cut))}
             />
           </Section>
           <Section
             title="Stems"
             aside={
-              <Box sx={{ display: "flex", gap: 0.5 }}>
-                <Button onClick={addStem} disabled={stand.stems.length >= MOST_STEMS}>
+              <div className="presses">
+                <button
+                  type="button"
+                  className="press press-plain"
+                  onClick={addStem}
+                  disabled={stand.stems.length >= MOST_STEMS}
+                >
                   Add one
-                </Button>
-                <Button onClick={onRecount}>Count again</Button>
-              </Box>
+                </button>
+                <button type="button" className="press press-plain" onClick={onRecount}>
+                  Count again
+                </button>
+              </div>
             }
           >
             <Offers
@@ -324,44 +283,49 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
                   stem={s}
                   name={nameOf(s.id)}
                   nameOf={nameOf}
-                  cuts={cuts}
-                  remarks={result.remarks.filter((r) => r.stemId === s.id)}
+                  does={cutText(cuts, s, say)}
+                  against={result.remarks.flatMap((r) => (r.stemId === s.id ? [remarkText(r, say)] : [])).join("\n")}
+                  keptM={keptOf(cuts, s)}
                   chosen={s.id === chosen}
-                  onChoose={() => setChosen(s.id === chosen ? null : s.id)}
-                  onCut={(cut) => onCut(s.id, cut)}
-                  onEdit={() => setEditing(s)}
+                  onChoose={choose}
+                  onTry={onTry}
+                  onCut={onCut}
+                  onEdit={edit}
                 />
               ))}
             </ul>
           </Section>
-        </Box>
-        <Box>
+        </div>
+        <div>
           <Section title="The list to carry">
             {lines.length === 0 ? (
-              <Typography>
-                Nothing is cut yet. Press Suggest, or press a stem and say what is to happen to it.
-              </Typography>
+              <p>Nothing is cut yet. Press Suggest, or press a stem and say what is to happen to it.</p>
             ) : (
               <>
                 <CutList lines={lines} nameOf={nameOf} />
-                <Box className="no-print" sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 1.5 }}>
-                  <Button variant="contained" disabled={!result.accepted} onClick={() => void plan()}>
+                <div className="no-print presses">
+                  <button
+                    type="button"
+                    className="press press-main"
+                    disabled={!result.accepted}
+                    onClick={() => void plan()}
+                  >
                     Plan it for {say.date(on)}
-                  </Button>
-                  <Button variant="outlined" onClick={() => void carryOut()}>
+                  </button>
+                  <button type="button" className="press" onClick={() => void carryOut()}>
                     It was carried out
-                  </Button>
-                </Box>
+                  </button>
+                </div>
                 {!result.accepted && (
-                  <Typography variant="body2" sx={{ color: "text.secondary", mt: 0.5 }}>
+                  <p className="quiet small">
                     It cannot be planned as it is; what was done can be recorded all the same.
-                  </Typography>
+                  </p>
                 )}
               </>
             )}
           </Section>
-        </Box>
-      </Box>
+        </div>
+      </div>
       <div className="no-print">
         <RenewalYears plant={plant} stand={stand} nameOf={nameOf} />
       </div>
@@ -388,6 +352,6 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
           onClose={() => setEditing(null)}
         />
       )}
-    </Box>
+    </div>
   );
 }

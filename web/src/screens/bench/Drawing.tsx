@@ -46,7 +46,10 @@ interface Props {
   readonly wantedM: number | null;
   readonly narrow: boolean;
   readonly onChoose: (id: string) => void;
+  /** While an end or the line is dragged each place is tried; let go, the last one is cut. */
+  readonly onTry: (stemId: string, cut: StemCut | null) => void;
   readonly onCut: (stemId: string, cut: StemCut | null) => void;
+  readonly onTryShear: (heightM: number) => void;
   readonly onShear: (heightM: number) => void;
 }
 
@@ -57,19 +60,25 @@ function cutFor(stem: Stem, at: number): StemCut | null {
   return cutAbove(stem, at * stem.lengthM);
 }
 
-const StemLines = memo(function StemLines({
-  effect,
-  taxon,
-  view,
-  chosen,
-  ghost,
-}: {
+interface LinesProps {
   readonly effect: TryResult["effects"][number];
   readonly taxon: Taxon;
   readonly view: View;
   readonly chosen: boolean;
   readonly ghost: boolean;
-}) {
+}
+/** A try leaves most stems as they were: they are not drawn again. */
+const sameLines = (a: LinesProps, b: LinesProps): boolean =>
+  a.effect.stem === b.effect.stem &&
+  a.effect.kept === b.effect.kept &&
+  a.effect.branchesGone.size === b.effect.branchesGone.size &&
+  [...a.effect.branchesGone].every((i) => b.effect.branchesGone.has(i)) &&
+  a.taxon === b.taxon &&
+  a.view === b.view &&
+  a.chosen === b.chosen &&
+  a.ghost === b.ghost;
+
+const StemLines = memo(function StemLines({ effect, taxon, view, chosen, ghost }: LinesProps) {
   const { stem, kept, branchesGone } = effect;
   const width = strokeOf(stem.diameterMm, view);
   const dead = stem.state === "dead";
@@ -104,6 +113,28 @@ const StemLines = memo(function StemLines({
       />
     </g>
   );
+}, sameLines);
+
+interface PressProps {
+  readonly stems: readonly Stem[];
+  readonly taxon: Taxon;
+  readonly view: View;
+  readonly onChoose: (id: string) => void;
+}
+/** Broad unseen lines over the stems, for a finger. */
+const PressLines = memo(function PressLines({ stems, taxon, view, onChoose }: PressProps) {
+  return stems.map((s) => (
+    <path
+      key={s.id}
+      data-stem={s.id}
+      d={stemPath(s, 0, 1, taxon, view)}
+      fill="none"
+      stroke="transparent"
+      strokeWidth={Math.max(14, strokeOf(s.diameterMm, view))}
+      style={{ cursor: "pointer" }}
+      onClick={() => onChoose(s.id)}
+    />
+  ));
 });
 
 export function Drawing(p: Props) {
@@ -112,13 +143,16 @@ export function Drawing(p: Props) {
   const sheet = p.narrow ? PHONE : DESK;
   const view = useMemo(() => viewOf(sheet, p.room.heightM, p.room.widthM, p.viewDeg), [sheet, p.room, p.viewDeg]);
   const svg = useRef<SVGSVGElement>(null);
-  /** While an end is dragged the cut is drawn, not yet made. */
-  const [drag, setDrag] = useState<{ readonly stemId: string; readonly at: number } | null>(null);
+  /** Where an end is being dragged to, of its stem; and the height the line is dragged to. */
+  const [drag, setDrag] = useState<number | null>(null);
   const [line, setLine] = useState<number | null>(null);
-  const sorted = useMemo(
-    () => result.effects.toSorted((a, b) => depthOf(b.stem, taxon, p.viewDeg) - depthOf(a.stem, taxon, p.viewDeg)),
-    [result.effects, taxon, p.viewDeg],
-  );
+  // The furthest first, whatever is cut of them.
+  const order = useMemo(() => {
+    const depths = p.stems.map((s) => depthOf(s, taxon, p.viewDeg));
+    return p.stems.map((_, i) => i).sort((a, b) => depths[b]! - depths[a]!);
+  }, [p.stems, taxon, p.viewDeg]);
+  const inOrder = useMemo(() => order.map((i) => p.stems[i]!), [order, p.stems]);
+  const sorted = order.map((i) => result.effects[i]!);
   const future = p.horizon !== "now";
   const shoots = useMemo(
     () => (future ? shootsAt(model, p.plantId, result, p.on, p.horizon) : []),
@@ -132,8 +166,7 @@ export function Drawing(p: Props) {
       y: ((e.clientY - box.top) / box.height) * sheet.height,
     };
   };
-  const handle =
-    chosen && onSheet(alongStem(chosen.stem, drag?.stemId === chosen.stem.id ? drag.at : chosen.kept, taxon), view);
+  const handle = chosen && onSheet(alongStem(chosen.stem, drag ?? chosen.kept, taxon), view);
   const shear = result.effects.some((e) => e.endsCut);
   const ground = sheet.height - sheet.foot;
   const lineY = (m: number): number => ground - m * view.scale;
@@ -171,7 +204,7 @@ export function Drawing(p: Props) {
       {sorted.map((e) => (
         <StemLines
           key={e.stem.id}
-          effect={drag?.stemId === e.stem.id ? { ...e, kept: drag.at } : e}
+          effect={e}
           taxon={taxon}
           view={view}
           chosen={e.stem.id === p.chosen}
@@ -190,19 +223,7 @@ export function Drawing(p: Props) {
           fill="none"
         />
       )}
-      {!future &&
-        sorted.map((e) => (
-          <path
-            key={e.stem.id}
-            data-stem={e.stem.id}
-            d={stemPath(e.stem, 0, 1, taxon, view)}
-            fill="none"
-            stroke="transparent"
-            strokeWidth={Math.max(14, strokeOf(e.stem.diameterMm, view))}
-            style={{ cursor: "pointer" }}
-            onClick={() => p.onChoose(e.stem.id)}
-          />
-        ))}
+      {!future && <PressLines stems={inOrder} taxon={taxon} view={view} onChoose={p.onChoose} />}
       {!future &&
         sorted.map((e) => {
           const no = p.numbers.get(e.stem.id);
@@ -223,7 +244,9 @@ export function Drawing(p: Props) {
           data-shear-line=""
           onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
           onPointerMove={(e) => {
-            if (e.buttons > 0) setLine(heightAt(spotOf(e), view));
+            if (e.buttons === 0) return;
+            setLine(heightAt(spotOf(e), view));
+            p.onTryShear(heightAt(spotOf(e), view));
           }}
           onPointerUp={() => {
             if (line !== null) p.onShear(line);
@@ -254,13 +277,16 @@ export function Drawing(p: Props) {
           style={{ cursor: "grab", touchAction: "none" }}
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
-            setDrag({ stemId: chosen.stem.id, at: chosen.kept });
+            setDrag(chosen.kept);
           }}
           onPointerMove={(e) => {
-            if (drag) setDrag({ ...drag, at: nearestPart(chosen.stem, spotOf(e), taxon, view) });
+            if (drag === null) return;
+            const at = nearestPart(chosen.stem, spotOf(e), taxon, view);
+            setDrag(at);
+            p.onTry(chosen.stem.id, cutFor(chosen.stem, at));
           }}
           onPointerUp={() => {
-            if (drag) p.onCut(drag.stemId, cutFor(chosen.stem, drag.at));
+            if (drag !== null) p.onCut(chosen.stem.id, cutFor(chosen.stem, drag));
             setDrag(null);
           }}
         />

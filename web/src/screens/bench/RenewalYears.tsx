@@ -15,7 +15,7 @@ import {
   type Stand,
   type Stem,
 } from "@wren/core";
-import { useMemo, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import { StepsTable } from "../../answer/Programmes.tsx";
 import { useDay } from "../../state/day.tsx";
 import { withProgramme } from "../../state/edits.ts";
@@ -40,7 +40,8 @@ interface Props {
   readonly nameOf: (id: string) => string;
 }
 
-export function RenewalYears({ plant, stand, nameOf }: Props) {
+/** Nothing in it hangs on the cuts that are tried. */
+export const RenewalYears = memo(function RenewalYears({ plant, stand, nameOf }: Props) {
   const { model, garden, change } = useGarden();
   const { on } = useDay();
   const taxon = model.taxonOf(plant);
@@ -109,4 +110,4 @@ export function RenewalYears({ plant, stand, nameOf }: Props) {
       </Box>
     </Section>
   );
-}
+});

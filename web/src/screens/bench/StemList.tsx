@@ -1,31 +1,37 @@
 /** The drawing in words, and every cut at a stem without a mouse. */
 import { Slider } from "@mui/material";
-import { cutAbove, remarkText, type Remark, type Stem, type StemCut } from "@wren/core";
-import { useState } from "react";
+import { cutAbove, type Stem, type StemCut } from "@wren/core";
+import { memo, useState } from "react";
 import { useVoice } from "../../state/voice.ts";
-import { cutText, stemText } from "./labels.ts";
+import { stemText } from "./labels.ts";
 
 interface RowProps {
   readonly stem: Stem;
   readonly name: string;
   readonly nameOf: (id: string) => string;
-  readonly cuts: readonly StemCut[];
-  readonly remarks: readonly Remark[];
+  /** What the try does to it, and what stands against that, a line each. */
+  readonly does: string;
+  readonly against: string;
+  /** Length it is shortened to; its own when it is not. */
+  readonly keptM: number;
   readonly chosen: boolean;
-  readonly onChoose: () => void;
-  readonly onCut: (cut: StemCut | null) => void;
-  readonly onEdit: () => void;
+  readonly onChoose: (id: string) => void;
+  /** While the slider moves each place is tried; let go, the last one is cut. */
+  readonly onTry: (id: string, cut: StemCut | null) => void;
+  readonly onCut: (id: string, cut: StemCut | null) => void;
+  readonly onEdit: (id: string) => void;
 }
 
-function Tools({ stem, name, cuts, onCut, onEdit }: RowProps) {
+function Tools({ stem, name, keptM, onTry, onCut, onEdit }: RowProps) {
   const say = useVoice();
-  const own = cuts.find((c) => c.cut === "head" && c.stemId === stem.id);
-  const [kept, setKept] = useState(own?.cut === "head" ? own.keptM : stem.lengthM);
-  const head = (wantedM: number): void => onCut(wantedM >= stem.lengthM * 0.98 ? null : cutAbove(stem, wantedM));
+  const [sliding, setSliding] = useState<number | null>(null);
+  const kept = sliding ?? keptM;
+  const cut = (c: StemCut | null) => () => onCut(stem.id, c);
+  const headAt = (wantedM: number): StemCut | null => (wantedM >= stem.lengthM * 0.98 ? null : cutAbove(stem, wantedM));
   return (
     <div className="stem-tools">
       <div className="presses">
-        <button type="button" className="press" onClick={() => onCut({ cut: "remove", stemId: stem.id })}>
+        <button type="button" className="press" onClick={cut({ cut: "remove", stemId: stem.id })}>
           Out at the ground
         </button>
         {stem.branches.map((b, i) => (
@@ -33,7 +39,7 @@ function Tools({ stem, name, cuts, onCut, onEdit }: RowProps) {
             key={i}
             type="button"
             className="press"
-            onClick={() => onCut({ cut: "to-branch", stemId: stem.id, branch: i })}
+            onClick={cut({ cut: "to-branch", stemId: stem.id, branch: i })}
           >
             Back to branch {i + 1}, at {say.length(b.at * stem.lengthM)}
           </button>
@@ -43,15 +49,15 @@ function Tools({ stem, name, cuts, onCut, onEdit }: RowProps) {
             key={`off-${i}`}
             type="button"
             className="press"
-            onClick={() => onCut({ cut: "branch-off", stemId: stem.id, branch: i })}
+            onClick={cut({ cut: "branch-off", stemId: stem.id, branch: i })}
           >
             Branch {i + 1} off
           </button>
         ))}
-        <button type="button" className="press" onClick={() => onCut(null)}>
+        <button type="button" className="press" onClick={cut(null)}>
           Put back
         </button>
-        <button type="button" className="press press-plain" onClick={onEdit}>
+        <button type="button" className="press press-plain" onClick={() => onEdit(stem.id)}>
           Correct it
         </button>
       </div>
@@ -64,8 +70,14 @@ function Tools({ stem, name, cuts, onCut, onEdit }: RowProps) {
           max={stem.lengthM}
           step={0.01}
           getAriaValueText={(v) => say.length(v)}
-          onChange={(_, v) => setKept(v)}
-          onChangeCommitted={(_, v) => head(v)}
+          onChange={(_, v) => {
+            setSliding(v);
+            onTry(stem.id, headAt(v));
+          }}
+          onChangeCommitted={(_, v) => {
+            setSliding(null);
+            onCut(stem.id, headAt(v));
+          }}
           sx={{ color: "var(--plum)" }}
         />
       </label>
@@ -73,20 +85,22 @@ function Tools({ stem, name, cuts, onCut, onEdit }: RowProps) {
   );
 }
 
-export function StemRow(p: RowProps) {
+/** A try leaves most rows as they were: they are not drawn again. */
+export const StemRow = memo(function StemRow(p: RowProps) {
   const say = useVoice();
   return (
     <li className={`stem-row${p.chosen ? " row-chosen" : ""}`}>
-      <button type="button" className="stem-main" aria-expanded={p.chosen} onClick={p.onChoose}>
+      <button type="button" className="stem-main" aria-expanded={p.chosen} onClick={() => p.onChoose(p.stem.id)}>
         <span className="strong">{p.name}</span> {stemText(p.stem, say, p.nameOf)}
-        <span className="stem-does">{cutText(p.cuts, p.stem, say)}</span>
+        <span className="stem-does">{p.does}</span>
       </button>
-      {p.remarks.map((r) => (
-        <p key={r.code} className="small alarm">
-          {remarkText(r, say)}
-        </p>
-      ))}
+      {p.against !== "" &&
+        p.against.split("\n").map((text) => (
+          <p key={text} className="small alarm">
+            {text}
+          </p>
+        ))}
       {p.chosen && <Tools {...p} />}
     </li>
   );
-}
+});

@@ -1,5 +1,5 @@
 /** Cuts over the whole plant: an outline, tips, spent heads, candles, the skirt. */
-import { Box, Button, Slider, Typography } from "@mui/material";
+import { Slider } from "@mui/material";
 import type { StemCut, Taxon, TryResult, Voice } from "@wren/core";
 import { useState } from "react";
 import { useVoice } from "../../state/voice.ts";
@@ -40,15 +40,16 @@ interface SlideProps {
   readonly min: number;
   readonly max: number;
   readonly text: (v: number) => string;
+  readonly onTry: (v: number) => void;
   readonly onDone: (v: number) => void;
 }
-function Slide({ label, value, min, max, text, onDone }: SlideProps) {
+function Slide({ label, value, min, max, text, onTry, onDone }: SlideProps) {
   const [at, setAt] = useState<number | null>(null);
   return (
-    <Box sx={{ px: 1.25 }}>
-      <Typography>
+    <div className="slide">
+      <span>
         {label} {text(at ?? value)}
-      </Typography>
+      </span>
       <Slider
         aria-label={label}
         value={at ?? value}
@@ -56,18 +57,21 @@ function Slide({ label, value, min, max, text, onDone }: SlideProps) {
         max={max}
         step={0.01}
         getAriaValueText={text}
-        onChange={(_, v) => setAt(v)}
+        onChange={(_, v) => {
+          setAt(v);
+          onTry(v);
+        }}
         onChangeCommitted={(_, v) => {
           setAt(null);
           onDone(v);
         }}
         sx={{ color: "var(--plum)" }}
       />
-    </Box>
+    </div>
   );
 }
 
-interface SlideRow extends Omit<SlideProps, "onDone"> {
+interface SlideRow extends Omit<SlideProps, "onTry" | "onDone"> {
   readonly kind: Tool["cut"];
   readonly made: (v: number) => StemCut;
 }
@@ -110,33 +114,41 @@ interface Props {
   readonly cuts: readonly StemCut[];
   readonly result: TryResult;
   readonly taxon: Taxon;
+  /** While a slider moves each place is tried; let go, the last one is cut. */
+  readonly onTry: (kind: Tool["cut"], cut: StemCut) => void;
   readonly onCut: (kind: Tool["cut"], cut: StemCut | null) => void;
 }
 
-export function WholeTools({ cuts, result, taxon, onCut }: Props) {
+export function WholeTools({ cuts, result, taxon, onTry, onCut }: Props) {
   const say = useVoice();
   return (
-    <Box>
-      <Box role="group" aria-label="Over the whole plant" sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mb: 1 }}>
+    <div>
+      <div role="group" aria-label="Over the whole plant" className="presses">
         {TOOLS.filter((t) => t.fits(taxon)).map((t) => {
           const there = cuts.some((c) => c.cut === t.cut);
           return (
-            <Button
+            <button
               key={t.cut}
+              type="button"
+              className={`press${there ? " press-main" : ""}`}
               aria-pressed={there}
-              variant={there ? "contained" : "outlined"}
               onClick={() => onCut(t.cut, there ? null : start(t.cut, result, taxon))}
             >
               {t.label}
-            </Button>
+            </button>
           );
         })}
-      </Box>
+      </div>
       {cuts.flatMap((c) =>
         slidesOf(c, result.before, say).map((s) => (
-          <Slide key={s.label} {...s} onDone={(v) => onCut(s.kind, s.made(v))} />
+          <Slide
+            key={s.label}
+            {...s}
+            onTry={(v) => onTry(s.kind, s.made(v))}
+            onDone={(v) => onCut(s.kind, s.made(v))}
+          />
         )),
       )}
-    </Box>
+    </div>
   );
 }

@@ -14,6 +14,7 @@ import {
   type Suggestion,
   type Task,
 } from "@wren/core";
+import { memo } from "react";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
@@ -79,7 +80,7 @@ interface OffersProps {
   readonly onChoose: (id: string) => void;
 }
 /** The passes of the task in order, and what each offers on this plant. */
-export function Offers({ stems, taxonId, task, goal, nameOf, onChoose }: OffersProps) {
+export const Offers = memo(function Offers({ stems, taxonId, task, goal, nameOf, onChoose }: OffersProps) {
   const taxon = CATALOGUE.byId(taxonId)!;
   return (
     <ol className="offers" aria-label="Passes in order">
@@ -98,7 +99,7 @@ export function Offers({ stems, taxonId, task, goal, nameOf, onChoose }: OffersP
       })}
     </ol>
   );
-}
+});
 
 /** Up to three tries side by side. */
 export function Compare({ plant, stand }: { readonly plant: Plant; readonly stand: Stand }) {

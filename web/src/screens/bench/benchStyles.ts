@@ -1,6 +1,37 @@
 /** The bench's look as plain classes. */
+const WIDE = "@media (min-width: 1000px)";
 export const benchStyles = {
-  ".stem-row": { borderBottom: "1px solid var(--line)", borderLeft: "5px solid transparent" },
+  // On a phone the outcome follows the drawing, and what comes of it in later years stands after both.
+  ".bench-try": {
+    display: "grid",
+    gridTemplateColumns: "minmax(0, 1fr)",
+    gridTemplateAreas: '"drawing" "outcome" "follows"',
+    gap: 16,
+    columnGap: 32,
+    [WIDE]: {
+      gridTemplateColumns: "minmax(0, 7fr) minmax(0, 5fr)",
+      gridTemplateAreas: '"drawing outcome" "follows outcome"',
+      gridTemplateRows: "auto 1fr",
+    },
+  },
+  ".bench-drawing": { gridArea: "drawing" },
+  ".bench-outcome": { gridArea: "outcome" },
+  ".bench-follows": { gridArea: "follows" },
+  ".look-from": { display: "flex", flexWrap: "wrap", gap: 6, alignItems: "center", marginTop: 8 },
+  ".bench-work": {
+    display: "grid",
+    gridTemplateColumns: "minmax(0, 1fr)",
+    columnGap: 32,
+    [WIDE]: { gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" },
+  },
+  ".bench-stems": { order: 1, [WIDE]: { order: 0 } },
+  ".stem-row": {
+    borderBottom: "1px solid var(--line)",
+    borderLeft: "5px solid transparent",
+    // Rows out of sight cost nothing while a cut is tried.
+    contentVisibility: "auto",
+    containIntrinsicSize: "auto 45px",
+  },
   ".stem-row p": { paddingLeft: 8 },
   ".stem-main": {
     display: "flex",
@@ -19,6 +50,7 @@ export const benchStyles = {
   },
   ".stem-does": { marginLeft: "auto", color: "var(--soft)", fontWeight: 600 },
   ".stem-tools": { padding: "0 8px 12px" },
+  ".slide": { padding: "8px 10px 0" },
   ".stem-slide": { display: "block", padding: "8px 12px 0" },
   ".offers": { margin: "0 0 12px", paddingLeft: 22, "& .why": { marginLeft: 8 } },
   ".four-sides": {

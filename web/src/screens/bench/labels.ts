@@ -39,6 +39,12 @@ export function stemText(s: Stem, say: Voice, nameOf: (id: string) => string): s
   return [thick, say.length(s.lengthM), ...matters].join(", ");
 }
 
+/** Length a heading leaves of a stem; all of it where none is made. */
+export const keptOf = (cuts: readonly StemCut[], s: Stem): number => {
+  const head = cuts.find((c) => c.cut === "head" && c.stemId === s.id);
+  return head?.cut === "head" ? head.keptM : s.lengthM;
+};
+
 /** What a try does to a stem. */
 export function cutText(cuts: readonly StemCut[], s: Stem, say: Voice): string {
   const own = cuts.filter((c) => "stemId" in c && c.stemId === s.id);
