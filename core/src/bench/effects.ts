@@ -82,7 +82,7 @@ function ownLeafGone(s: Stem, kind: StemKind, { kept, gone, leader }: Whole): Sh
 }
 
 /** A cut over the whole plant as it meets one stem: leaf and ends that go of what is left. */
-function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Share; ends: Share } {
+function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Share; ends: Share; kept?: Share } {
   const left = s.branches.map((_, i) => i).filter((i) => !own.gone.has(i));
   const ends = 1 + left.length;
   const { exponent, bareFoot } = kind.profile;
@@ -104,7 +104,7 @@ function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Sh
       const main = out.kept >= own.kept ? 0 : headedShare(out.kept, exponent, bareFoot);
       const sides = left.map((i, j) => (s.branches[i]!.at > out.kept ? 0 : branchLeaf[j]! * out.branches[i]!));
       const cutEnds = (out.kept < own.kept ? 1 : 0) + left.filter((i) => out.branches[i]! > 0).length;
-      return { leaf: clampShare(main + sum(sides)), ends: cutEnds / ends };
+      return { leaf: clampShare(main + sum(sides)), ends: cutEnds / ends, kept: out.kept };
     }
     case "lift": {
       const low = left.filter((i) => alongStem(s, s.branches[i]!.at, kind).z < cut.clearM);
@@ -153,12 +153,12 @@ export function effectOn(s: Stem, cuts: readonly StemCut[], kind: StemKind): Ste
   let endsCut = false;
   for (const c of own.kept === 0 ? [] : cuts) {
     if ("stemId" in c || c.cut === "dead-heads") continue;
-    const { leaf, ends: cutEnds } = wholeCut(s, kind, c, own);
+    const { leaf, ends: cutEnds, kept: keeps = 1 } = wholeCut(s, kind, c, own);
     leaves.push(leaf);
     ends.push(cutEnds);
     if (cutEnds > 0) endsCut = true;
     if (c.cut === "tips") kept = Math.min(kept, Math.max(0.02, 1 - c.offM / s.lengthM));
-    if (c.cut === "shear") kept = Math.min(kept, outside(s, kind, c.heightM, c.widthM / 2).kept);
+    kept = Math.min(kept, keeps);
     if (c.cut === "lift")
       s.branches.forEach((b, i) => {
         if (alongStem(s, b.at, kind).z < c.clearM) gone.add(i);

@@ -22,6 +22,7 @@ import {
   type Task,
 } from "@wren/core";
 import { useCallback, useMemo, useState } from "react";
+import { flushSync } from "react-dom";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
 import { seenDay } from "../../state/edits.ts";
@@ -99,7 +100,9 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
     setLive(next);
     void save(label, withCuts(stand, tryId, task, next)).finally(() => setLive((now) => (now === next ? null : now)));
   });
-  const onTry = useStable((stemId: string, cut: StemCut | null) => setLive(cutAt(cuts, stemId, cut)));
+  // A drag is answered in the frame of its move: left to the scheduler it would come a frame later.
+  const tryNow = (next: readonly StemCut[]): void => flushSync(() => setLive(next));
+  const onTry = useStable((stemId: string, cut: StemCut | null) => tryNow(cutAt(cuts, stemId, cut)));
   const choose = useStable((id: string) => setChosen((old) => (old === id ? null : id)));
   const edit = useStable((id: string) => setEditing(stand.stems.find((s) => s.id === id) ?? null));
   const onCut = useStable((stemId: string, cut: StemCut | null) =>
@@ -112,7 +115,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   });
   const onTryShear = useStable((heightM: number) => {
     const shear = cuts.find((c) => c.cut === "shear");
-    if (shear) setLive(wholeCut(cuts, "shear", { ...shear, heightM: withinM(heightM) }));
+    if (shear) tryNow(wholeCut(cuts, "shear", { ...shear, heightM: withinM(heightM) }));
   });
   const propose = (): void => {
     const s = suggest(model, { plant, stems: stand.stems, task }, on);
@@ -246,7 +249,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
               cuts={cuts}
               result={result}
               taxon={taxon}
-              onTry={(kind, cut) => setLive(wholeCut(cuts, kind, cut))}
+              onTry={(kind, cut) => tryNow(wholeCut(cuts, kind, cut))}
               onCut={(kind, cut) => put("whole plant", wholeCut(cuts, kind, cut))}
             />
           </Section>

@@ -65,7 +65,6 @@ interface LinesProps {
   readonly taxon: Taxon;
   readonly view: View;
   readonly chosen: boolean;
-  readonly ghost: boolean;
 }
 /** A try leaves most stems as they were: they are not drawn again. */
 const sameLines = (a: LinesProps, b: LinesProps): boolean =>
@@ -75,10 +74,9 @@ const sameLines = (a: LinesProps, b: LinesProps): boolean =>
   [...a.effect.branchesGone].every((i) => b.effect.branchesGone.has(i)) &&
   a.taxon === b.taxon &&
   a.view === b.view &&
-  a.chosen === b.chosen &&
-  a.ghost === b.ghost;
+  a.chosen === b.chosen;
 
-const StemLines = memo(function StemLines({ effect, taxon, view, chosen, ghost }: LinesProps) {
+const StemLines = memo(function StemLines({ effect, taxon, view, chosen }: LinesProps) {
   const { stem, kept, branchesGone } = effect;
   const width = strokeOf(stem.diameterMm, view);
   const dead = stem.state === "dead";
@@ -89,15 +87,8 @@ const StemLines = memo(function StemLines({ effect, taxon, view, chosen, ghost }
       : stem.state === "live"
         ? "var(--umber)"
         : "var(--alarm)";
-  const gone = { stroke: "var(--alarm)", strokeDasharray: "5 5", fill: "none", opacity: 0.75 } as const;
   return (
     <g strokeLinecap="round" strokeLinejoin="round">
-      {!ghost && (
-        <>
-          <path d={stemPath(stem, kept, 1, taxon, view)} strokeWidth={Math.max(1.2, width * 0.5)} {...gone} />
-          <path d={branchPath(stem, (i) => branchesGone.has(i), taxon, view)} strokeWidth="1.2" {...gone} />
-        </>
-      )}
       <path
         d={stemPath(stem, 0, kept, taxon, view)}
         fill="none"
@@ -114,6 +105,20 @@ const StemLines = memo(function StemLines({ effect, taxon, view, chosen, ghost }
     </g>
   );
 }, sameLines);
+
+/** What goes, behind what stays: all of it in two lines, since a drag changes all of it at once. */
+function GoneLines({ effects, taxon, view }: Pick<LinesProps, "taxon" | "view"> & Pick<TryResult, "effects">) {
+  const stems = effects.filter((e) => e.kept < 1).map((e) => stemPath(e.stem, e.kept, 1, taxon, view));
+  const branches = effects
+    .filter((e) => e.branchesGone.size > 0)
+    .map((e) => branchPath(e.stem, (i) => e.branchesGone.has(i), taxon, view));
+  return (
+    <g stroke="var(--alarm)" strokeDasharray="5 5" fill="none" opacity="0.75" strokeLinecap="round">
+      <path d={stems.join("")} strokeWidth="2.4" />
+      <path d={branches.join("")} strokeWidth="1.2" />
+    </g>
+  );
+}
 
 interface PressProps {
   readonly stems: readonly Stem[];
@@ -173,6 +178,7 @@ export function Drawing(p: Props) {
   return (
     <svg
       ref={svg}
+      data-sheet=""
       viewBox={`0 0 ${sheet.width} ${sheet.height}`}
       width="100%"
       role="img"
@@ -201,15 +207,9 @@ export function Drawing(p: Props) {
           strokeDasharray="8 5"
         />
       )}
+      {!future && <GoneLines effects={result.effects} taxon={taxon} view={view} />}
       {sorted.map((e) => (
-        <StemLines
-          key={e.stem.id}
-          effect={e}
-          taxon={taxon}
-          view={view}
-          chosen={e.stem.id === p.chosen}
-          ghost={future}
-        />
+        <StemLines key={e.stem.id} effect={e} taxon={taxon} view={view} chosen={e.stem.id === p.chosen} />
       ))}
       {future && (
         <path
