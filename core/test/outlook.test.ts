@@ -393,6 +393,8 @@ describe("what is begun for years moves with what is recorded", () => {
       lookedFor: null,
     };
     expect(planned(p, "2027-05-21", { visits, observations: [seen] }).steps[0]!.due.by).toBe("day");
+    const aThirdOut = [...visits, visit("2027-06-11", "renovate")];
+    expect(planned(p, "2027-07-01", { visits: aThirdOut }).steps.map((s) => s.due.by)).toEqual(["day", "day"]);
   });
 
   test("without stems counted it says so; a tree form is planned from them", () => {

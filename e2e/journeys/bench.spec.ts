@@ -92,3 +92,29 @@ test("tries side by side; walked round; what comes in three years; refused at a 
   await expect(page.getByText(/Call the line's owner or a licensed arborist/).first()).toBeVisible();
   await expect(app.button(/^Plan it for/)).toBeDisabled();
 });
+
+test("begun for years: the next step comes to Today, and what is recorded moves the rest", async ({ app, page }) => {
+  await app.open("/plant/rhododendron-steps/bench?on=2026-06-10");
+  await app.field("Say it in a line").fill("9 stems: 5 thick");
+  await app.button("Draw 9 stems").click();
+  const years = page.getByRole("region", { name: "Over the years" });
+  await years.getByRole("button", { name: "Back from below" }).click();
+  await expect(years.getByRole("row")).toHaveCount(4);
+  await expect(years).toContainText("when seen: growth shows");
+  await years.getByRole("button", { name: "Begin it" }).click();
+  await expect(years).toContainText("Begun: its steps stand in your year");
+  await app.open("/plant/rhododendron-steps?on=2026-06-10");
+  const steps = page.getByRole("region", { name: "Over the years" });
+  await expect(steps).toContainText("no step recorded yet");
+  await app.open("/plant/rhododendron-steps/record/renovate?on=2026-06-10");
+  await app.field("Measured how").selectOption("stems");
+  await app.field("Live stems taken out").fill("3");
+  await app.field("Live stems before").fill("9");
+  await app.button("Record").click();
+  await expect(steps).toContainText("1 done");
+  await expect(steps.getByRole("row")).toHaveCount(3);
+  await steps.getByRole("button", { name: "Growth shows" }).click();
+  await expect(steps.getByRole("row").nth(1)).not.toContainText("when seen");
+  await steps.getByRole("button", { name: "End it" }).click();
+  await expect(steps).toHaveCount(0);
+});

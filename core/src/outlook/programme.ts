@@ -162,7 +162,11 @@ function yearsLeft(set: Setting, stand: Stand): readonly RenewalYear[] {
   if (!all) return [];
   const left = all.length - done.length;
   // The top that was opened stands lower now: of the foot first what is left are thirds.
-  const years = all.filter((y) => !set.opened || y.what.do !== "open").slice(0, Math.max(0, left));
+  const years = all
+    .filter((y) => !set.opened || y.what.do !== "open")
+    .slice(0, Math.max(0, left))
+    // What a step waits for hangs on which of them it is, not on the stems that are left for it.
+    .map((y, i) => ({ ...y, after: all[done.length + i]!.after }));
   if (way !== "sides" || done.length === 0) return years;
   // Of two sides what still stands is the other one.
   const live = stand.stems.filter((s) => s.state !== "dead");

@@ -205,7 +205,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
           </Section>
         </div>
         <div className="bench-outcome">
-          <div className="no-print presses" role="group" aria-label="Tries">
+          <div className="no-print presses bench-tries" role="group" aria-label="Tries">
             <button type="button" className="press press-main" onClick={propose}>
               Suggest
             </button>

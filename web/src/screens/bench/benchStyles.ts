@@ -16,6 +16,7 @@ export const benchStyles = {
   },
   ".bench-drawing": { gridArea: "drawing" },
   ".bench-outcome": { gridArea: "outcome" },
+  ".bench-tries": { marginBottom: 10 },
   ".bench-follows": { gridArea: "follows" },
   ".look-from": { display: "flex", flexWrap: "wrap", gap: 6, alignItems: "center", marginTop: 8 },
   ".bench-work": {
