@@ -144,9 +144,28 @@ async function gardenOf(n) {
     label: `Plant ${i}`,
     views: [],
   }));
-  const text = writeGardenFile({ ...demo, plants, visits: [], observations: [], plans: [], photos: [], stands: [] });
+  const text = writeGardenFile({
+    ...demo,
+    plants,
+    visits: [],
+    observations: [],
+    plans: [],
+    photos: [],
+    programmes: [],
+    stands: [],
+  });
   await off();
   return text;
+}
+
+/** A garden file taken in as a gardener does it. */
+async function importGarden(page, url, text) {
+  await page.goto(`${url}/place`);
+  await page
+    .getByLabel("Garden file")
+    .setInputFiles({ name: "garden.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await page.getByRole("dialog").waitFor({ state: "hidden" });
 }
 
 /** The strip stepped day by day over 100 plants beside frames on which nothing happens; and what blocks while years are worked through. */
@@ -156,13 +175,7 @@ async function dragging() {
   const { url, stop } = await startServer();
   const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${url}/place`);
-  await page.getByLabel("Garden file").setInputFiles({
-    name: "hundred.json",
-    mimeType: "application/json",
-    buffer: Buffer.from(await gardenOf(100)),
-  });
-  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await importGarden(page, url, await gardenOf(100));
   await page.addInitScript(() => {
     window.__long = [];
     new PerformanceObserver((l) =>
@@ -350,12 +363,7 @@ async function shearing() {
   const { url, stop } = await startServer();
   const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${url}/place`);
-  await page
-    .getByLabel("Garden file")
-    .setInputFiles({ name: "sixty.json", mimeType: "application/json", buffer: Buffer.from(text) });
-  await page.getByRole("button", { name: "Import", exact: true }).click();
-  await page.getByRole("dialog").waitFor({ state: "hidden" });
+  await importGarden(page, url, text);
   await page.goto(`${url}/plant/lilac-corner/bench?on=2026-06-10`);
   await page.getByText(/ranges: 300 years/).waitFor({ timeout: 120_000 });
   await page.locator("[data-shear-line]").waitFor();

@@ -367,6 +367,20 @@ describe("what is begun for years moves with what is recorded", () => {
     expect(planned(p, "2028-07-01", { visits: all }).steps).toEqual([]);
   });
 
+  test("back from below: stems that stand low have had their turn; without a new count the first are taken as done", () => {
+    const rhododendron = base.plants.find((p) => p.id === "rhododendron-steps")!;
+    const p: Programme = { ...begun("from-below"), plantId: rhododendron.id };
+    const stems = Array.from({ length: 9 }, (_, i) => plainStem(`s${i}`, 40 - i, 1.8));
+    const stand = { ...base.stands[0]!, plantId: rhododendron.id, on, stems };
+    const done = { ...visit("2026-06-11", "renovate"), plantId: rhododendron.id };
+    const low = stems.map((s, i) => (i < 3 ? { ...s, lengthM: 0.5 } : s));
+    const ids = (stands: Garden["stands"]) =>
+      planned(p, "2026-07-01", { visits: [done], stands }).steps.map((s) => s.stems.map((x) => x.id).join());
+    const rest = ["s3,s4,s5", "s6,s7,s8"];
+    expect(ids([stand])).toEqual(rest);
+    expect(ids([stand, { ...stand, id: "after", on: date("2026-06-11"), stems: low }])).toEqual(rest);
+  });
+
   test("the foot first: the first third waits until the foot is seen to be dense", () => {
     const p = begun("foot-first");
     expect(planned(p, "2026-06-01").steps.map((s) => [s.what.do, s.due.by])).toEqual([

@@ -158,13 +158,20 @@ function yearsLeft(set: Setting, stand: Stand): readonly RenewalYear[] {
   const taxon = model.taxonOf(plant);
   const cap = adviseOn(model, plant.id, on, "shape").cap ?? 1;
   const way = programme.way as RenewalWay;
-  const all = renewals(stand.stems, taxon, heightOf(model, plant, on).heightM, cap).find((w) => w.way === way)?.years;
-  if (!all) return [];
+  const { heightM } = heightOf(model, plant, on);
+  const waysWith = (years?: number): readonly RenewalYear[] =>
+    renewals(stand.stems, taxon, heightM, cap, years).find((w) => w.way === way)?.years ?? [];
+  const all = waysWith();
   const left = all.length - done.length;
+  if (left <= 0) return [];
+  // Stems not recorded anew since: those of the years done are taken to be the first that were to go.
+  if (done.length > 0 && stand.on < done.at(-1)!) return all.slice(done.length);
+  if (way === "from-below" && done.length > 0)
+    return waysWith(left).map((y, i) => ({ ...y, after: all[done.length + i]!.after }));
   // The top that was opened stands lower now: of the foot first what is left are thirds.
   const years = all
     .filter((y) => !set.opened || y.what.do !== "open")
-    .slice(0, Math.max(0, left))
+    .slice(0, left)
     // What a step waits for hangs on which of them it is, not on the stems that are left for it.
     .map((y, i) => ({ ...y, after: all[done.length + i]!.after }));
   if (way !== "sides" || done.length === 0) return years;

@@ -56,22 +56,29 @@ function halves(stems: readonly Stem[]): readonly (readonly Stem[])[] {
 const thirdsOf = (live: readonly Stem[], third: number): readonly (readonly Stem[])[] =>
   Array.from({ length: RENEWAL_YEARS }, (_, i) => live.slice(i * third, (i + 1) * third));
 
-/** Thirds that leave nothing over: wood that is shortened stays, so all of it may have had its turn. */
-function everyThird(live: readonly Stem[]): readonly (readonly Stem[])[] {
-  const each = Math.ceil(live.length / RENEWAL_YEARS);
-  return Array.from({ length: RENEWAL_YEARS }, (_, i) => live.slice(i * each, (i + 1) * each)).filter(
-    (g) => g.length > 0,
-  );
+/** Parts that leave nothing over: wood that is shortened stays, so all of it may have had its turn. */
+function evenParts(live: readonly Stem[], years: number): readonly (readonly Stem[])[] {
+  const each = Math.ceil(live.length / years);
+  return Array.from({ length: years }, (_, i) => live.slice(i * each, (i + 1) * each)).filter((g) => g.length > 0);
 }
+/** Stems that stand no higher have had their turn. */
+const hadItsTurn = (s: Stem): boolean => s.lengthM <= KNEE_M[1] * 1.1;
 
 /**
  * The ways a kind may be renewed. By thirds the oldest go first, never more than a third of the stems in a year: for each
  * that went at least one shoot has come by the next, so the count does not fall. Where the foot is bare it may be filled
  * first; an evergreen that breaks from old wood is brought back from below.
  * @param cap live growth that may go in a year with the first, opening cut
+ * @param yearsLeft of a way back from below that was begun: over how many years the stems still tall are spread
  * @returns none where the kind is not renewed or has no third to take
  */
-export function renewals(stems: readonly Stem[], taxon: Taxon, heightM: Metres, cap: Share): readonly Renewal[] {
+export function renewals(
+  stems: readonly Stem[],
+  taxon: Taxon,
+  heightM: Metres,
+  cap: Share,
+  yearsLeft: number = RENEWAL_YEARS,
+): readonly Renewal[] {
   const live = stems.filter((s) => s.state !== "dead").toSorted(oldestFirst);
   if (live.length === 0) return [];
   const weight = (xs: readonly Stem[]): number => xs.reduce((n, s) => n + leafWeight(s, taxon.sapwoodMm), 0);
@@ -115,8 +122,13 @@ export function renewals(stems: readonly Stem[], taxon: Taxon, heightM: Metres, 
   if (breaks && taxon.leaf === "evergreen" && taxon.never.renovate === undefined && heightM > 2 * KNEE_M[1])
     out.push({
       way: "from-below",
-      years: yearly(everyThird(live), { do: "knee", fromM: KNEE_M[0], toM: KNEE_M[1] }, (i) =>
-        i === 0 ? null : "growth-seen",
+      years: yearly(
+        evenParts(
+          live.filter((s) => !hadItsTurn(s)),
+          yearsLeft,
+        ),
+        { do: "knee", fromM: KNEE_M[0], toM: KNEE_M[1] },
+        (i) => (i === 0 ? null : "growth-seen"),
       ),
     });
   if (renewed && taxon.never["hard-cutback"] === undefined && taxon.regrowthFromLeaflessWood === "yes")
