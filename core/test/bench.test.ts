@@ -400,7 +400,8 @@ describe("the proposal", () => {
     const plant = plantOf("lilac-corner");
     const world = openGarden({ ...garden, plants: [plant], visits: [] }, CATALOGUE);
     const branch = { at: 0.5, diameterMm: 6, lengthM: 0.5, turnDeg: 0 };
-    const weak = (id: string, n: number) => stem(id, 20, { faults: ["weak"], branches: Array.from({ length: n }, () => branch) });
+    const weak = (id: string, n: number) =>
+      stem(id, 20, { faults: ["weak"], branches: Array.from({ length: n }, () => branch) });
     for (const [b, c, goes] of [
       [3, 0, "c"],
       [0, 3, "b"],

@@ -163,9 +163,17 @@ interface Asked {
 }
 const worstOn = (q: Question): number => worstLoss(q.kind.prices, q.day);
 
+/** Days on which two kinds are both open; the masks of kinds are kept, so the same two meet again on every day asked about. */
+const MET = new WeakMap<Uint8Array, WeakMap<Uint8Array, Uint8Array>>();
+function openForBoth(a: Uint8Array, b: Uint8Array): Uint8Array {
+  let met = MET.get(a);
+  if (!met) MET.set(a, (met = new WeakMap()));
+  let both = met.get(b);
+  if (!both) met.set(b, (both = a.map((x, day) => x & b[day]!)));
+  return both;
+}
 /** Days on which every one of several kinds is open. */
-const openForAll = (masks: readonly Uint8Array[]): Uint8Array =>
-  masks.reduce((all, mask) => all.map((x, day) => x & mask[day]!), new Uint8Array(YEAR_DAYS).fill(1));
+const openForAll = (masks: readonly Uint8Array[]): Uint8Array => masks.reduce(openForBoth);
 
 /** Only the verdict, for scanning many plants and days. */
 export const verdictFor = (model: GardenModel, plantId: string, on: PlainDate, task: Task): Verdict =>

@@ -125,16 +125,22 @@ export function windowFor(q: Question, found: readonly Finding[], openToday: boo
   const closes = addDays(q.on, end);
   const range = (offset: number, on: PlainDate, opening: boolean): EdgeRange =>
     edgeRange(q, seasonDay(offset), on, opening);
-  const opensRange = old || (start === freeFrom && start > 0) ? seenRange(q, found, opens) : range(start, opens, true);
-  const closesRange = endless ? null : range(end, closes, false);
+  const seenFirst = old || (start === freeFrom && start > 0);
   return {
     opens: old ? null : opens,
     closes: endless ? null : closes,
     daysLeft: start <= 0 && isOpen(0) && !endless ? end : null,
-    opensRange,
-    closesRange,
-    spreadDays: Math.max(halfOf(opensRange), halfOf(closesRange)),
     costs: q.kind.neverFree,
+    // A list sorts by the edges and shows none of their ranges.
+    get opensRange() {
+      return seenFirst ? seenRange(q, found, opens) : range(start, opens, true);
+    },
+    get closesRange() {
+      return endless ? null : range(end, closes, false);
+    },
+    get spreadDays() {
+      return Math.max(halfOf(this.opensRange), halfOf(this.closesRange));
+    },
   };
 }
 

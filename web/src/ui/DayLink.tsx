@@ -1,5 +1,5 @@
 /** A link that keeps the day on screen, yet is not drawn anew with every day: it asks for the day when it is reached for. */
-import type { AnchorHTMLAttributes, MouseEvent, SyntheticEvent } from "react";
+import { memo, type AnchorHTMLAttributes, type MouseEvent, type SyntheticEvent } from "react";
 import { useNavigate } from "react-router";
 import { useLinkNow } from "../state/day.tsx";
 
@@ -15,7 +15,7 @@ interface Props extends Omit<AnchorHTMLAttributes<HTMLAnchorElement>, "href"> {
 const isOurs = (e: MouseEvent): boolean =>
   !e.defaultPrevented && e.button === 0 && !(e.metaKey || e.altKey || e.ctrlKey || e.shiftKey);
 
-export function DayLink({ to, more, state, children, ...rest }: Props) {
+export const DayLink = memo(function DayLink({ to, more, state, children, ...rest }: Props) {
   const linkNow = useLinkNow();
   const navigate = useNavigate();
   const renew = (e: SyntheticEvent<HTMLAnchorElement>): void => e.currentTarget.setAttribute("href", linkNow(to, more));
@@ -35,4 +35,4 @@ export function DayLink({ to, more, state, children, ...rest }: Props) {
       {children}
     </a>
   );
-}
+});
