@@ -245,17 +245,9 @@ async function dragging() {
 
 /** One try at the bench on 60 stems of 10 side branches, with all that follows of it, beside a bare pass over as many points. */
 /** The largest shrub the drawing is made for: 60 stems of 10 side branches. */
-const sixtyStems = () =>
+const sixtyStems = (plainStem) =>
   Array.from({ length: 60 }, (_, i) => ({
-    id: `s${i}`,
-    diameterMm: 8 + (i % 30),
-    lengthM: 2 + (i % 7) / 10,
-    ageYears: null,
-    state: "live",
-    leafed: 1,
-    faults: [],
-    crosses: null,
-    base: 0,
+    ...plainStem(`s${i}`, 8 + (i % 30), 2 + (i % 7) / 10),
     turnDeg: (i * 137) % 360,
     leanDeg: i % 30,
     branches: Array.from({ length: 10 }, (_x, b) => ({
@@ -268,12 +260,12 @@ const sixtyStems = () =>
 
 async function tries() {
   const off = register();
-  const { CATALOGUE, date, demoGarden, openGarden, shootsAt, tryOut, whatFollows } =
+  const { CATALOGUE, date, demoGarden, openGarden, plainStem, shootsAt, tryOut, whatFollows } =
     await import("../core/src/index.ts");
   const garden = demoGarden(date("2026-11-25"));
   const model = openGarden(garden, CATALOGUE);
   const plant = garden.plants.find((p) => p.id === "lilac-corner");
-  const stems = sixtyStems();
+  const stems = sixtyStems(plainStem);
   const on = date("2027-06-01");
   const cutsOf = (n) =>
     stems
@@ -345,13 +337,13 @@ async function paint() {
 /** The line of the shears dragged over the drawing of 60 × 10: how long until ring, flowers and silhouette answer. */
 async function shearing() {
   const off = register();
-  const { date, demoGarden, writeGardenFile } = await import("../core/src/index.ts");
+  const { date, demoGarden, plainStem, writeGardenFile } = await import("../core/src/index.ts");
   const demo = demoGarden(date("2026-11-25"));
   const stand = {
     id: "sixty",
     plantId: "lilac-corner",
     on: "2026-05-01",
-    stems: sixtyStems(),
+    stems: sixtyStems(plainStem),
     tries: [{ id: "t1", task: "shape", cuts: [{ cut: "shear", heightM: 2, widthM: 2 }] }],
     chosen: null,
     note: "",

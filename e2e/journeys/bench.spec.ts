@@ -118,3 +118,19 @@ test("begun for years: the next step comes to Today, and what is recorded moves 
   await steps.getByRole("button", { name: "End it" }).click();
   await expect(steps).toHaveCount(0);
 });
+
+test("a drag that the browser takes away is kept as it was shown", async ({ app, page }) => {
+  await app.open("/plant/lilac-corner/bench?on=2026-06-10");
+  await app.chooseTask("Thin");
+  const row = page.getByRole("button", { name: /^Stem 1 / });
+  await row.click();
+  const handle = page.locator('[data-handle="s1"]');
+  await handle.scrollIntoViewIfNeeded();
+  const box = (await handle.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2, box.y + 130, { steps: 6 });
+  await handle.dispatchEvent("pointercancel", { pointerId: 1 });
+  await expect(row).toContainText(/shortened to|back to side branch/);
+  await expect(page.getByRole("button", { name: /^Undo: Old lilac at the corner: stem 1 cut/ })).toBeVisible();
+});

@@ -6,8 +6,6 @@ import {
   passesFor,
   reasonText,
   SOURCES,
-  TASK_TABLE,
-  tasksFor,
   toolsFor,
   VERDICT_TABLE,
   WIND_ASSUMPTIONS,
@@ -34,6 +32,7 @@ import {
   explainWind,
 } from "./explain.ts";
 import { SeenToday } from "./SeenToday.tsx";
+import { TaskChoice } from "./TaskChoice.tsx";
 import { flowersText, growthText, worstLossOf } from "./sentences.ts";
 import { DayLink } from "../ui/DayLink.tsx";
 import { usePastShares } from "./usePastShares.ts";
@@ -45,30 +44,6 @@ interface Props {
   /** Beside a list it names its plant and leads on; on the plant's own page neither is needed. */
   readonly alone?: boolean;
 }
-
-interface ChoiceProps {
-  readonly taxon: Taxon;
-  readonly task: Task;
-  readonly onTask: (t: Task) => void;
-}
-const TaskChoice = memo(function TaskChoice({ taxon, task, onTask }: ChoiceProps) {
-  const tasks = tasksFor(taxon);
-  return (
-    <div role="group" aria-label="Task" className="task-choice">
-      {tasks.map((t) => (
-        <button
-          key={t}
-          type="button"
-          aria-pressed={t === task}
-          onClick={() => onTask(t)}
-          className={`press task${t === task ? " task-chosen" : ""}`}
-        >
-          {TASK_TABLE[t].label}
-        </button>
-      ))}
-    </div>
-  );
-});
 
 /** Years that differ by less than this need no range beside the number. */
 const WORTH_A_RANGE = 0.05;

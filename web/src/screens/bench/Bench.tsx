@@ -23,6 +23,7 @@ import {
 } from "@wren/core";
 import { useCallback, useMemo, useState } from "react";
 import { flushSync } from "react-dom";
+import { TaskChoice } from "../../answer/TaskChoice.tsx";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
 import { seenDay } from "../../state/edits.ts";
@@ -34,7 +35,7 @@ import { Section } from "../../ui/Section.tsx";
 import { CutList } from "./CutList.tsx";
 import { Drawing } from "./Drawing.tsx";
 import { FourSides } from "./FourSides.tsx";
-import { LookFrom, Tasks } from "./LookFrom.tsx";
+import { LookFrom } from "./LookFrom.tsx";
 import { cutText, keptOf } from "./labels.ts";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
@@ -94,11 +95,14 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
       widthM: Math.max(before.widthM, plant.widthM) * 1.15,
     };
   }, [model, plant, stand.stems, task, on]);
-  const save = (label: string, next: Stand): Promise<boolean> =>
-    change(`${plant.label}: ${label}`, (g) => withStand(g, next));
+  // Each edit is made on the stand as it is kept by then: a quick second one must not undo the first.
+  const save = (label: string, edit: (s: Stand) => Stand): Promise<boolean> =>
+    change(`${plant.label}: ${label}`, (g) => withStand(g, edit(g.stands.find((s) => s.id === stand.id) ?? stand)));
   const put = useStable((label: string, next: readonly StemCut[]) => {
     setLive(next);
-    void save(label, withCuts(stand, tryId, task, next)).finally(() => setLive((now) => (now === next ? null : now)));
+    void save(label, (s) => withCuts(s, tryId, task, next)).finally(() =>
+      setLive((now) => (now === next ? null : now)),
+    );
   });
   // A drag is answered in the frame of its move: left to the scheduler it would come a frame later.
   const tryNow = (next: readonly StemCut[]): void => flushSync(() => setLive(next));
@@ -125,11 +129,11 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   const chooseTask = useStable((t: Task) => {
     setTask(t);
     setProposal(null);
-    if (current) void save("task", withCuts(stand, tryId, t, cuts));
+    if (current) void save("task", (s) => withCuts(s, tryId, t, cuts));
   });
   const another = (): void => {
-    const id = ["t1", "t2", "t3"].find((x) => !stand.tries.some((t) => t.id === x)) ?? "t1";
-    void save("another try", withCuts(stand, id, task, cuts));
+    const id = ["t1", "t2", "t3"].find((x) => x !== tryId && !stand.tries.some((t) => t.id === x)) ?? "t1";
+    void save("another try", (s) => withCuts(s, id, task, cuts));
     setTryId(id);
     setLive(null);
   };
@@ -170,7 +174,9 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   };
   return (
     <div className="bench">
-      <Tasks taxon={taxon} task={task} onTask={chooseTask} />
+      <div className="no-print">
+        <TaskChoice taxon={taxon} task={task} onTask={chooseTask} cutsOnly />
+      </div>
       <div className="bench-try">
         <div className="bench-drawing">
           <Drawing
@@ -340,13 +346,13 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
           plant={plant}
           nameOf={(id) => names.get(id) ?? "A new stem"}
           onSave={(s) => {
-            void save(`${nameOf(s.id).toLowerCase()} corrected`, withStem(stand, s));
+            void save(`${nameOf(s.id).toLowerCase()} corrected`, (old) => withStem(old, s));
             setEditing(null);
           }}
           onRemove={
             stand.stems.some((s) => s.id === editing.id)
               ? () => {
-                  void save(`${nameOf(editing.id).toLowerCase()} is not there`, withoutStem(stand, editing.id));
+                  void save(`${nameOf(editing.id).toLowerCase()} is not there`, (old) => withoutStem(old, editing.id));
                   setEditing(null);
                   setChosen(null);
                 }

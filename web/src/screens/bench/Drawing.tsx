@@ -172,6 +172,15 @@ export function Drawing(p: Props) {
     };
   };
   const handle = chosen && onSheet(alongStem(chosen.stem, drag ?? chosen.kept, taxon), view);
+  // Let go, or taken away by the browser: what was tried last is cut either way, so that nothing is shown and not kept.
+  const letLineGo = (): void => {
+    if (line !== null) p.onShear(line);
+    setLine(null);
+  };
+  const letEndGo = (): void => {
+    if (drag !== null && chosen) p.onCut(chosen.stem.id, cutFor(chosen.stem, drag));
+    setDrag(null);
+  };
   const shear = result.effects.some((e) => e.endsCut);
   const ground = sheet.height - sheet.foot;
   const lineY = (m: number): number => ground - m * view.scale;
@@ -240,7 +249,7 @@ export function Drawing(p: Props) {
         })}
       {shear && !future && (
         <g
-          style={{ cursor: "ns-resize" }}
+          style={{ cursor: "ns-resize", touchAction: "none" }}
           data-shear-line=""
           onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
           onPointerMove={(e) => {
@@ -248,10 +257,8 @@ export function Drawing(p: Props) {
             setLine(heightAt(spotOf(e), view));
             p.onTryShear(heightAt(spotOf(e), view));
           }}
-          onPointerUp={() => {
-            if (line !== null) p.onShear(line);
-            setLine(null);
-          }}
+          onPointerUp={letLineGo}
+          onPointerCancel={letLineGo}
         >
           <rect x="0" y={lineY(line ?? result.after.heightM) - 10} width={sheet.width} height="20" fill="transparent" />
           <line
@@ -285,10 +292,8 @@ export function Drawing(p: Props) {
             setDrag(at);
             p.onTry(chosen.stem.id, cutFor(chosen.stem, at));
           }}
-          onPointerUp={() => {
-            if (drag !== null) p.onCut(chosen.stem.id, cutFor(chosen.stem, drag));
-            setDrag(null);
-          }}
+          onPointerUp={letEndGo}
+          onPointerCancel={letEndGo}
         />
       )}
     </svg>

@@ -1,6 +1,6 @@
-/** From where and when the drawing is looked at, and what is to be done: neither hangs on the cuts that are tried. */
+/** From where and when the drawing is looked at; it does not hang on the cuts that are tried. */
 import { Slider } from "@mui/material";
-import { HORIZONS, TASK_TABLE, tasksFor, type Horizon, type Task, type Taxon } from "@wren/core";
+import { HORIZONS, type Horizon } from "@wren/core";
 import { RotateCw } from "lucide-react";
 import { memo } from "react";
 import { SIDES } from "./FourSides.tsx";
@@ -47,31 +47,6 @@ export const LookFrom = memo(function LookFrom({ horizon, viewDeg, onHorizon, on
         getAriaValueText={(v) => `${v} degrees`}
         sx={{ flex: "1 1 120px", minWidth: 110, mx: 1, color: "var(--umber)" }}
       />
-    </div>
-  );
-});
-
-interface TasksProps {
-  readonly taxon: Taxon;
-  readonly task: Task;
-  readonly onTask: (t: Task) => void;
-}
-export const Tasks = memo(function Tasks({ taxon, task, onTask }: TasksProps) {
-  return (
-    <div className="no-print task-choice" role="group" aria-label="Task">
-      {tasksFor(taxon)
-        .filter((t) => t !== "leave")
-        .map((t) => (
-          <button
-            key={t}
-            type="button"
-            className={`press task${t === task ? " task-chosen" : ""}`}
-            aria-pressed={t === task}
-            onClick={() => onTask(t)}
-          >
-            {TASK_TABLE[t].label}
-          </button>
-        ))}
     </div>
   );
 });
