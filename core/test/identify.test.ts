@@ -15,6 +15,7 @@ import {
   nextTrait,
   oddsOf,
   posterior,
+  seasonsOnView,
   unnamed,
   UNKNOWN_TAXON,
   VERDICT_TABLE,
@@ -54,6 +55,14 @@ describe("the six garden hydrangeas", () => {
       expect(first!.share).toBeGreaterThan(0.9);
     }
   });
+
+  test.each<[string, string, KeySeason]>([
+    ["hydrangeas", "2026-03-15", "bare"],
+    ["hydrangeas", "2026-07-01", "leaf"],
+    ["evergreens", "2026-01-15", "leaf"],
+  ])("the key of %s on %s looks at the %s and at flowers", (id, day, first) =>
+    expect(seasonsOnView(keyById(id)!, modelOf([]), date(day))).toEqual([first, "flower"]),
+  );
 
   test.each(six)("%s on bare stems in March: over 80 %%, or undecided with the truth among the likely", (id) => {
     const answers = ask(hydrangeas, id, ["bare"], 5);

@@ -43,6 +43,7 @@ describe("headings", () => {
   test.each([
     ["Height (cm)", "height", "cm"],
     ["height_m", "height", "m"],
+    ["Height cm", "height", "cm"],
     ["Planted on", "planted on", null],
     ["\uFEFFKind", "kind", null],
     ["Height [cubits]", "height", "cubits"],

@@ -2,12 +2,12 @@
 import type { Taxon } from "../catalogue/index.ts";
 import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { LIMITS, type Identity, type Observation, type Plant, type Task } from "../model/index.ts";
-import { giveOrTake } from "../phenology/index.ts";
+import { giveOrTake, inCycle } from "../phenology/index.ts";
 import { worstLoss, type GardenModel } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { keyById } from "./keys.ts";
 import { oddsOf, posterior, type Answers, type Candidate } from "./posterior.ts";
-import type { Key } from "./schema.ts";
+import type { Key, KeySeason } from "./schema.ts";
 
 /** The kind that stands for a shrub nobody has named. */
 export const UNKNOWN_TAXON = "unknown-flowering-shrub";
@@ -88,6 +88,14 @@ const bestDay = (harm: ArrayLike<number>): number => {
   for (let day = 1; day < harm.length; day++) if (harm[day]! < harm[best]!) best = day;
   return best;
 };
+
+/** What there is to look at on a day: bare stems once the likeliest kind has dropped its leaves, else its leaves; flowers seen or remembered always. */
+export function seasonsOnView(key: Key, model: GardenModel, on: PlainDate): readonly KeySeason[] {
+  const taxon = model.catalogue.byId(posterior(key, {})[0]!.taxonId)!;
+  const year = model.yearOf(taxon);
+  const bare = taxon.leaf !== "evergreen" && inCycle(year, model.season(on).seasonDay) >= year.dormant.day;
+  return [bare ? "bare" : "leaf", "flower"];
+}
 
 export interface WatchTask {
   readonly what: "growth" | "first-flower" | "last-flower" | "winter-buds";

@@ -44,7 +44,7 @@ export const COLUMNS: readonly Column[] = [
 /** Index of the table's column for each of ours; null where the table has none. */
 export type Mapping = Readonly<Record<ColumnId, number | null>>;
 
-/** Units a heading may carry, in brackets or behind a line: "Height (cm)", "height_m". */
+/** Units a heading may carry, in brackets or behind the name: "Height (cm)", "height_m", "height cm". */
 export const HEADING_UNITS = ["mm", "cm", "m", "in", "ft"] as const;
 export type HeadingUnit = (typeof HEADING_UNITS)[number];
 
@@ -62,7 +62,7 @@ export function splitHeading(text: string): Heading {
     .toLowerCase();
   const inBrackets = /^(.*?)\s*[([]\s*([^)\]]+?)\s*[)\]]$/.exec(clean);
   if (inBrackets) return { name: inBrackets[1]!.replaceAll("_", " "), unit: inBrackets[2]! };
-  const behindLine = /^(.+)_(mm|cm|m|in|ft)$/.exec(clean);
+  const behindLine = /^(.+)[_ ](mm|cm|m|in|ft)$/.exec(clean);
   if (behindLine) return { name: behindLine[1]!.replaceAll("_", " "), unit: behindLine[2]! };
   return { name: clean.replaceAll("_", " "), unit: null };
 }

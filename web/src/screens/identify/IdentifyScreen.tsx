@@ -9,6 +9,7 @@ import {
   namedBy,
   nextTrait,
   posterior,
+  seasonsOnView,
   TASK_TABLE,
   UNKNOWN_ANSWER,
   watchPlan,
@@ -35,20 +36,22 @@ const SHOWS: readonly { readonly value: KeySeason; readonly label: string }[] = 
   { value: "flower", label: "In flower, or its flowers remembered" },
   { value: "bare", label: "On bare stems" },
 ];
-const DEFAULT_SHOWS = "leaf,flower";
 
 /** The address holds the answers, so that back takes one back and a link shows the same question. */
 function useAnswers(key: Key) {
   const [params, setParams] = useSearchParams();
+  const { model } = useGarden();
   const answers: Answers = Object.fromEntries(
     key.traits.flatMap((t) => {
       const a = params.get(`a.${t.id}`);
       return a === null ? [] : [[t.id, a]];
     }),
   );
-  const shows = (params.get("shows") ?? DEFAULT_SHOWS)
-    .split(",")
+  const asked = params
+    .get("shows")
+    ?.split(",")
     .filter((s): s is KeySeason => SHOWS.some((x) => x.value === s));
+  const shows = asked ?? seasonsOnView(key, model, today());
   const set = (name: string, value: string | null, replace = false): void => {
     const next = new URLSearchParams(params);
     if (value === null) next.delete(name);
