@@ -287,6 +287,7 @@ describe("properties of every answer", () => {
           a.verdict === "wait" || a.verdict === "never" || a.verdict === "ask-a-pro" || a.verdict === "too-late";
         if (refusal) expect(a.reasons[0]!.verdict).toBe(a.verdict);
         if (a.freesUpOn !== null) expect(a.freesUpOn > on).toBe(true);
+        if (a.cap === 0) expect(a.freesUpOn).toBeNull();
       }),
       { numRuns: 400 },
     );

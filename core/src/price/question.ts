@@ -106,8 +106,9 @@ export function stageDate(q: Question, day: number): PlainDate {
 /** What the task would usually take, held to the cap: below it there is no use in starting. */
 export const usualShare = (q: Question): Share => Math.min(q.balance.cap, TASK_TABLE[q.task].usualShare);
 
-/** First day on which the task's usual share fits; null when it fits today or never. */
+/** First day on which the task's usual share fits; null when it fits today, or never while nothing live may go. */
 export function freesUpOn(q: Question): PlainDate | null {
+  if (usualShare(q) === 0) return null;
   const d = fitsOn(q.entries, q.on, q.balance.cap, usualShare(q));
   return d === q.on ? null : d;
 }

@@ -29,6 +29,7 @@ export function flowersText(a: Advice, say: Voice): string {
 
 export function growthText(a: Advice, say: Voice): string {
   if (a.cap === null) return "no cap counts";
+  if (a.cap === 0) return "none may go now";
   return a.over > 0 ? `over by ${say.percent(a.over)}` : `${say.percent(a.left ?? 0)} may still go`;
 }
 

@@ -50,6 +50,17 @@ const SIGN_TEXTS: Readonly<Record<HealthSign, string>> = {
   "sparse-foot": "Bare at the foot: let light in, take an old stem out at the base.",
 };
 
+/** What the look comes to, kept in sight while the questions are answered. */
+export function HealthOutcome({ plant, health }: { readonly plant: Plant; readonly health: HealthDraft }) {
+  const { model } = useGarden();
+  const { condition, signs } = healthAnswer(model, plant, health, today());
+  return (
+    <Typography role="status" sx={{ borderLeft: "4px solid var(--leaf)", pl: 1.5, flexBasis: "100%" }}>
+      <b>{CONDITION_LABELS[condition]}.</b> {signs.map((s) => SIGN_TEXTS[s]).join(" ")}
+    </Typography>
+  );
+}
+
 export function HealthCheck({
   plant,
   health,
@@ -62,7 +73,6 @@ export function HealthCheck({
   const { model } = useGarden();
   const h = health ?? UNLOOKED;
   const set = (more: Partial<Health>): void => onHealth({ ...h, ...more });
-  const answer = health === null ? null : healthAnswer(model, plant, health, today());
   return (
     <Section title="Is it healthy?">
       <OneOf
@@ -79,14 +89,6 @@ export function HealthCheck({
         onChange={(d) => set({ deadShare: Number(d) })}
       />
       <Chips label="And" options={MORE_SIGNS} chosen={(k) => h[k]} onPress={(k) => set({ [k]: !h[k] })} />
-      {answer && (
-        <Box role="status" sx={{ borderLeft: "4px solid var(--leaf)", pl: 1.5, mb: 1.5 }}>
-          <Typography sx={{ fontWeight: 700 }}>{CONDITION_LABELS[answer.condition]}</Typography>
-          {answer.signs.map((s) => (
-            <Typography key={s}>{SIGN_TEXTS[s]}</Typography>
-          ))}
-        </Box>
-      )}
       <Box component="details">
         <summary>Is this normal?</summary>
         <Typography sx={{ fontWeight: 700, mt: 1 }}>Looks wrong, but is normal</Typography>

@@ -13,7 +13,7 @@ import { Missing } from "../../ui/Missing.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { surveyed, type HealthDraft } from "./draft.ts";
 import { Goal } from "./Goal.tsx";
-import { HealthCheck } from "./HealthCheck.tsx";
+import { HealthCheck, HealthOutcome } from "./HealthCheck.tsx";
 import { LengthInput } from "./LengthInput.tsx";
 import { Photos } from "./Photos.tsx";
 import { Touches } from "./Touches.tsx";
@@ -138,6 +138,7 @@ function Known({ before }: { readonly before: Plant }) {
       <Box
         sx={{
           display: "flex",
+          flexWrap: "wrap",
           gap: 1.5,
           mb: 3,
           position: "sticky",
@@ -147,6 +148,7 @@ function Known({ before }: { readonly before: Plant }) {
           borderTop: "1px solid var(--line)",
         }}
       >
+        {health && <HealthOutcome plant={plant} health={health} />}
         <Button variant="contained" onClick={() => void save()}>
           Keep the survey
         </Button>

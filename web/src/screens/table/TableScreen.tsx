@@ -17,7 +17,7 @@ import { openSheet, readSheet, type Outcome, type Sheet } from "./readCsv.ts";
 
 /** The answer lies below the columns: bring it into view. */
 const scrollToIt = (el: HTMLElement | null): void => {
-  el?.scrollIntoView({ block: "nearest" });
+  el?.scrollIntoView({ block: "start" });
 };
 
 const NONE = "";
@@ -217,7 +217,7 @@ export function TableScreen() {
       {sheet && (
         <>
           <Typography sx={{ mb: 1 }} role="status">
-            {sheet.file}: {sheet.rows.length} lines under {sheet.headings.length} headings.
+            {sheet.file}: {sheet.rows.length} {sheet.rows.length === 1 ? "line" : "lines"} under {sheet.headings.length} headings.
           </Typography>
           <Matching
             sheet={sheet}
@@ -237,8 +237,11 @@ export function TableScreen() {
               <Button onClick={() => stop.current?.abort()}>Stop</Button>
             </Box>
           )}
-          {outcome && <div ref={scrollToIt} />}
-          {outcome && <Found sheet={sheet} outcome={outcome} onTake={() => void take()} />}
+          {outcome && (
+            <div ref={scrollToIt}>
+              <Found sheet={sheet} outcome={outcome} onTake={() => void take()} />
+            </div>
+          )}
         </>
       )}
     </Box>
