@@ -4,6 +4,8 @@ import { explainBudget, explainLoss, explainWindow } from "../src/answer/explain
 import { flowersText, growthText, sentenceOf, whenText } from "../src/answer/sentences.ts";
 import { commandFor, SHORTCUTS } from "../src/app/shortcuts.ts";
 import { groupOf, groupsOf } from "../src/screens/today/groups.ts";
+import { Rows } from "../src/screens/today/rows.ts";
+import type { RowView } from "../src/screens/today/rowView.ts";
 
 const model = openGarden(demoGarden(date("2026-11-25")), CATALOGUE);
 const say = voiceOf("metric");
@@ -22,6 +24,52 @@ test("what closes first stands first among the ready", () => {
   const left = ready.map((a) => a.window?.daysLeft ?? Infinity);
   expect(left).toEqual(left.toSorted((a, b) => a - b));
   expect(ready.length).toBeGreaterThan(2);
+});
+
+describe("rows while the day is moved", () => {
+  const groupsOn = (day: string) => groupsOf(adviseAll(model, date(day)));
+  const ids = (views: readonly (readonly RowView[])[]): readonly string[] => views.flat().map((v) => v.plantId);
+  const inSight = new Set<string>();
+  const [before, after] = [groupsOn("2026-10-20"), groupsOn("2027-03-10")];
+  const order = (groups: typeof before): readonly string[] => groups.flatMap((g) => g.rows.map((a) => a.plantId));
+
+  test.each([3, 8])("the first %i in sight are of the day, the others keep their words and no new one is made", (n) => {
+    inSight.clear();
+    const rows = new Rows((id) => inSight.has(id));
+    const old = rows.of(before, model, say, false);
+    expect(ids(old)).toEqual(order(before));
+    for (const id of order(before).slice(0, n)) inSight.add(id);
+    const moved = rows.of(after, model, say, true);
+    const fresh = new Rows(() => false).of(after, model, say, false);
+    // What now stands first is answered anew, wherever it stood before.
+    expect(ids(moved).slice(0, n)).toEqual(order(after).slice(0, n));
+    const groupOfOld = new Map(before.flatMap((g) => g.rows.map((a) => [a.plantId, g.id])));
+    for (const view of moved.flat()) {
+      const isFresh = order(after).indexOf(view.plantId) < n && groupOfOld.get(view.plantId) !== view.group;
+      const words = (isFresh || inSight.has(view.plantId) ? fresh : old).flat().find((v) => v.plantId === view.plantId);
+      expect(view).toEqual(words);
+    }
+    expect(ids(moved).length).toBeLessThan(order(after).length);
+    expect(rows.of(after, model, say, false)).toEqual(fresh);
+  });
+
+  test("a row that comes into sight gets its words at once", () => {
+    inSight.clear();
+    const rows = new Rows((id) => inSight.has(id));
+    rows.of(before, model, say, false);
+    const id = rows.of(after, model, say, true).flat().at(-1)!.plantId;
+    inSight.add(id);
+    const now = rows
+      .of(after, model, say, true)
+      .flat()
+      .find((v) => v.plantId === id);
+    expect(now).toEqual(
+      new Rows(() => false)
+        .of(after, model, say, false)
+        .flat()
+        .find((v) => v.plantId === id),
+    );
+  });
 });
 
 test.each([

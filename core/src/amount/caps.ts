@@ -45,12 +45,13 @@ export const waitsForGrowth = (s: Standing): s is (typeof UNTIL_GROWTH)[number] 
 /** Growing seasons a plant has finished by a day, counted by the days on which growth stops; null when planted at an unknown time. */
 export function seasonsFinished(plant: Plant, year: PlantYear, h: Hemisphere, on: PlainDate): number | null {
   if (plant.plantedOn === null) return null;
-  // A season day past 364 belongs to the cycle that began the year before.
-  const index = (d: PlainDate): number => {
-    const p = seasonPoint(d, h);
-    return Math.floor(p.seasonYear + (p.seasonDay - year.stops.day) / 365) + 1;
-  };
-  return index(on) - index(plant.plantedOn);
+  return seasonsEnded(year, h, on) - seasonsEnded(year, h, plant.plantedOn);
+}
+
+/** A running number of the seasons whose growth has stopped; a season day past 364 belongs to the cycle that began the year before. */
+function seasonsEnded(year: PlantYear, h: Hemisphere, d: PlainDate): number {
+  const p = seasonPoint(d, h);
+  return Math.floor(p.seasonYear + (p.seasonDay - year.stops.day) / 365) + 1;
 }
 
 /** Was new growth seen after the condition was noted, up to a day? */

@@ -48,15 +48,20 @@ const snapped = (x: number): number => (x < EPSILON ? 0 : x);
 
 /** Where the account stands on a day. Entries may come in any order; later ones than the day are not seen. */
 export function balanceOn(entries: readonly LedgerEntry[], on: PlainDate, cap: Share): Balance {
-  const counting = entries.filter((e) => counts(e, on));
-  const taken = counting.reduce((sum, e) => sum + e.share, 0);
+  const counting = entries.length === 0 ? entries : entries.filter((e) => counts(e, on));
+  let [taken, hazard, left] = [0, 0, 1];
+  for (const e of counting) {
+    taken += e.share;
+    hazard += e.hazardShare;
+    left *= 1 - e.share;
+  }
   return {
     taken,
     cap,
     left: snapped(cap - taken),
     over: snapped(taken - cap),
-    hazard: counting.reduce((sum, e) => sum + e.hazardShare, 0),
-    withoutRegrowth: 1 - counting.reduce((left, e) => left * (1 - e.share), 1),
+    hazard,
+    withoutRegrowth: 1 - left,
     counting,
   };
 }

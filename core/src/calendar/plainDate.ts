@@ -68,9 +68,19 @@ export function dayNumberOf(year: number, month: number, day: number): DayNumber
 export const toDayNumber = (d: PlainDate): DayNumber =>
   dayNumberOf(pair(d, 0) * 100 + pair(d, 2), pair(d, 5), pair(d, 8));
 
+/** A garden's dates lie within a few years, and each step of a dragged day asks for hundreds of them. */
+const BUILT = new Map<DayNumber, PlainDate>();
+
 /** The inverse of toDayNumber; a broken day is floored. */
 export function fromDayNumber(n: DayNumber): PlainDate {
-  const z = Math.floor(n) + 719468;
+  const day = Math.floor(n);
+  let built = BUILT.get(day);
+  if (built === undefined) BUILT.set(day, (built = buildDate(day)));
+  return built;
+}
+
+function buildDate(n: DayNumber): PlainDate {
+  const z = n + 719468;
   const era = Math.floor(z / 146097);
   const doe = z - era * 146097;
   const yoe = Math.floor((doe - Math.floor(doe / 1460) + Math.floor(doe / 36524) - Math.floor(doe / 146096)) / 365);

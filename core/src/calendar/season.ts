@@ -38,6 +38,14 @@ export interface SeasonPoint {
 
 /** Where a date stands in the hemisphere's year. // => seasonPoint("2025-07-01", "south") is { seasonYear: 2025, seasonDay: 0 } */
 export function seasonPoint(d: PlainDate, h: Hemisphere): SeasonPoint {
+  let point = POINTS[h].get(d);
+  if (point === undefined) POINTS[h].set(d, (point = pointOf(d, h)));
+  return point;
+}
+/** Every plant asks where the same few days stand. */
+const POINTS: Readonly<Record<Hemisphere, Map<PlainDate, SeasonPoint>>> = { north: new Map(), south: new Map() };
+
+function pointOf(d: PlainDate, h: Hemisphere): SeasonPoint {
   const { year, month } = partsOf(d);
   const seasonYear = month >= startMonth(h) ? year : year - 1;
   const day = toDayNumber(d) - startNumber(seasonYear, h);
@@ -65,7 +73,15 @@ const SCAN_YEARS: readonly [back: number, ahead: number] = [-2, 4];
  * Season days counted off from a date, for scanning year by year without building dates.
  * @returns a function from an offset in days (within about −700 to 1400) to its season day 0–364
  */
-export function seasonScanner(from: PlainDate, h: Hemisphere): (offset: number) => SeasonDay {
+export function seasonScanner(from: PlainDate, h: Hemisphere): SeasonScanner {
+  if (newest?.from !== from || newest.h !== h) newest = { from, h, scan: scanFrom(from, h) };
+  return newest.scan;
+}
+type SeasonScanner = (offset: number) => SeasonDay;
+/** A whole garden is asked about the same day. */
+let newest: { readonly from: PlainDate; readonly h: Hemisphere; readonly scan: SeasonScanner } | null = null;
+
+function scanFrom(from: PlainDate, h: Hemisphere): SeasonScanner {
   const base = toDayNumber(from);
   const { seasonYear } = seasonPoint(from, h);
   const starts: number[] = [];

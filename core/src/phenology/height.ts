@@ -18,7 +18,9 @@ interface Measure {
 }
 
 function lastMeasure(plant: Plant, visits: readonly Visit[], seen: readonly Observation[], on: PlainDate): Measure {
-  const measures: Measure[] = [{ on: plant.heightOn, heightM: plant.heightM }];
+  const first: Measure = { on: plant.heightOn, heightM: plant.heightM };
+  if (visits.length === 0 && seen.length === 0) return first;
+  const measures: Measure[] = [first];
   for (const v of visits)
     for (const c of v.cuts)
       if (v.plantId === plant.id && c.by === "height") measures.push({ on: v.on, heightM: c.afterM });

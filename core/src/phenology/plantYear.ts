@@ -6,7 +6,7 @@
 import type { Display, Rule, StageName, Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { SeasonClock } from "../climate/index.ts";
-import type { Days } from "../units/index.ts";
+import type { Days, Share } from "../units/index.ts";
 
 /** A stage's expected day, and the days between which it falls in eight years of ten. */
 export interface Stage {
@@ -170,11 +170,14 @@ export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | nu
 /** Share of the season's extension made by a day of the cycle: most of it in the first flush. */
 const FIRST_FLUSH_SHARE = 0.75;
 export function growthDone(y: PlantYear, day: SeasonDay): number {
-  const part = (a: number, b: number): number => Math.min(1, Math.max(0, (day - a) / Math.max(1, b - a)));
   return (
-    FIRST_FLUSH_SHARE * part(y.wakes.day, y.hardens.day) + (1 - FIRST_FLUSH_SHARE) * part(y.hardens.day, y.stops.day)
+    FIRST_FLUSH_SHARE * passed(day, y.wakes.day, y.hardens.day) +
+    (1 - FIRST_FLUSH_SHARE) * passed(day, y.hardens.day, y.stops.day)
   );
 }
+/** Which part of a span has passed by a day. */
+const passed = (day: SeasonDay, from: SeasonDay, to: SeasonDay): Share =>
+  Math.min(1, Math.max(0, (day - from) / Math.max(1, to - from)));
 
 /** The same day in the cycle that starts with waking: between wakes and wakes + 364. */
 export function inCycle(y: PlantYear, seasonDay: SeasonDay): SeasonDay {

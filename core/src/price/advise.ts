@@ -80,16 +80,12 @@ export interface Advice {
 
 const rank = (v: Verdict): number => VERDICTS.indexOf(v);
 
-const strongest = (fs: readonly Finding[]): Verdict =>
-  fs.reduce<Verdict>((v, f) => (rank(f.verdict) < rank(v) ? f.verdict : v), "best");
-
 /** The day's verdict from the year of the kind, unless something about the plant is stronger. */
 function verdictOf(q: Question, found: readonly Finding[]): Verdict {
-  const priced = VERDICTS[q.kind.verdicts[q.day]!]!;
   // "fine" findings are remarks on a good day; they must not turn "best" down.
-  const blocking = found.filter((f) => f.verdict !== "fine" && f.verdict !== "best");
-  const strongestBlock = strongest(blocking);
-  return rank(priced) < rank(strongestBlock) ? priced : strongestBlock;
+  let least = q.kind.verdicts[q.day]!;
+  for (const { verdict } of found) if (verdict !== "fine" && verdict !== "best") least = Math.min(least, rank(verdict));
+  return VERDICTS[least]!;
 }
 
 /** What a year of prices says of each coming display on a day. */
@@ -140,11 +136,7 @@ function rankedReasons(found: readonly Finding[], verdict: Verdict, extra: reado
 
 /** A question for each likely kind with what was found, the strictest answer first. */
 function asked(model: GardenModel, plant: Plant, on: PlainDate, task: Task, depth: Share | null): readonly Asked[] {
-  const all = likelyTaxa(model, plant).map((taxon): Asked => {
-    const q = ask(model, plant, on, task, depth, taxon);
-    const found = findingsFor(q);
-    return { q, found, verdict: verdictOf(q, found) };
-  });
+  const all = likelyTaxa(model, plant).map((taxon) => askedOf(ask(model, plant, on, task, depth, taxon)));
   if (all.length === 1) return all;
   const neverFree = all.some(({ q }) => q.kind.neverFree);
   const open = openForAll(all.map(({ q }) => q.kind.open));
@@ -155,6 +147,10 @@ function asked(model: GardenModel, plant: Plant, on: PlainDate, task: Task, dept
       q: { ...q, kind: { ...q.kind, open, neverFree }, usual: { ...q.usual, open: usual, neverFree } },
     }))
     .sort((a, b) => rank(a.verdict) - rank(b.verdict) || worstOn(b.q) - worstOn(a.q));
+}
+function askedOf(q: Question): Asked {
+  const found = findingsFor(q);
+  return { q, found, verdict: verdictOf(q, found) };
 }
 interface Asked {
   readonly q: Question;

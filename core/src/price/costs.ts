@@ -101,10 +101,15 @@ function inSeason(use: WildlifeUse, y: PlantYear, c: Climate, u: SeasonDay): boo
 /** What of a plant's worth to wildlife is in season on a day; empty when nothing is. */
 export function wildlifeInSeason(taxon: Taxon, y: PlantYear, c: Climate, day: SeasonDay): readonly WildlifeUse[] {
   const u = inCycle(y, day);
-  return WILDLIFE.filter(({ words }) => taxon.wildlife.some((w) => words.test(w)))
-    .map(({ use }) => use)
-    .filter((use) => inSeason(use, y, c, u));
+  let uses = USES.get(taxon);
+  if (!uses)
+    USES.set(
+      taxon,
+      (uses = WILDLIFE.filter(({ words }) => taxon.wildlife.some((w) => words.test(w))).map(({ use }) => use)),
+    );
+  return uses.filter((use) => inSeason(use, y, c, u));
 }
+const USES = new WeakMap<Taxon, readonly WildlifeUse[]>();
 
 /** Which uses a task takes with it. */
 const TAKES: Readonly<Record<WildlifeUse, (t: Task) => Share>> = {

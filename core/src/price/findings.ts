@@ -7,6 +7,7 @@ import { addDays, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/inde
 import { ZONES } from "../climate/index.ts";
 import { LIMITS, TASK_TABLE } from "../model/index.ts";
 import { giveOrTake, heightOnDay, inCycle, seasonsEndHeight } from "../phenology/index.ts";
+import type { Share } from "../units/index.ts";
 import { wildlifeInSeason, windOn, WIND_ASSUMPTIONS } from "./costs.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
 import { regimeOf } from "./gardenModel.ts";
@@ -15,7 +16,10 @@ import { capped, freesUpOn, isHard, isLive, lastCutback, nextDormancy, stageDate
 import { finding, reason, type Finding, type Opening, type Reason } from "./reasons.ts";
 import { misfit } from "./tasks.ts";
 
-function danger({ plant, task }: Question): Finding[] {
+/** A matter that says nothing of a question. */
+const NOTHING: readonly Finding[] = [];
+
+function danger({ plant, task }: Question): readonly Finding[] {
   const out: Finding[] = [];
   if (task === "leave") return out;
   if (plant.powerLineM !== null && plant.powerLineM < LIMITS.powerLineM)
@@ -29,7 +33,7 @@ function danger({ plant, task }: Question): Finding[] {
   return out;
 }
 
-function wrongForKind({ taxon, task }: Question): Finding[] {
+function wrongForKind({ taxon, task }: Question): readonly Finding[] {
   const name = taxon.common[0]!;
   const why = taxon.never[task];
   if (why !== undefined) return [finding("never", why, { taxon: name }, taxon.sources[0]!)];
@@ -39,7 +43,7 @@ function wrongForKind({ taxon, task }: Question): Finding[] {
     return [finding("never", "old-wood-stays-bare", { taxon: name }, taxon.sources[0]!)];
   if (isHard(task) && !taxon.regimes.some((r) => r === "cutback" || r === "renewal"))
     return [finding("never", "no-such-regime", { taxon: name, task: TASK_TABLE[task].label }, taxon.sources[0]!)];
-  return [];
+  return NOTHING;
 }
 
 const seen = (
@@ -53,17 +57,17 @@ const nextWaking = (q: Question): PlainDate => {
   return date >= q.on ? date : addDays(date, YEAR_DAYS);
 };
 
-function standingFindings(q: Question): Finding[] {
+function standingFindings(q: Question): readonly Finding[] {
   const row = STANDING_TABLE[q.standing];
   // After a freeze the old heads are shelter and what looks dead may not be: neither comes off.
   const dead = (q.task === "dead-only" || q.task === "deadhead") && row.deadWood === "wait";
   const live = isLive(q.task) && row.liveCuts === "wait";
   const hard = isHard(q.task) && row.hardCut === "wait";
   if (!dead && !live && !hard) {
-    if (!isLive(q.task)) return [];
+    if (!isLive(q.task)) return NOTHING;
     if (q.standing === "second-season") return [finding("fine", "second-season", { cap: q.balance.cap }, row.source)];
     if (q.standing === "past-maturity") return [finding("fine", "past-maturity", { cap: q.balance.cap }, row.source)];
-    return [];
+    return NOTHING;
   }
   if (waitsForGrowth(q.standing))
     return [finding("wait", q.standing, {}, row.source, seen("growth", null, nextWaking(q)))];
@@ -98,9 +102,10 @@ function endOfSeason(q: Question, n: number): PlainDate {
 }
 
 /** A cutback opens a new base: until the next dormancy only dead wood and deadheads. A renewal goes alone that year. */
-function recentCuts(q: Question): Finding[] {
-  if (!isLive(q.task) || q.task === "thin-suckers") return [];
+function recentCuts(q: Question): readonly Finding[] {
+  if (!isLive(q.task) || q.task === "thin-suckers") return NOTHING;
   const all = q.model.ledgerOf(q.plant.id);
+  if (all.length === 0) return NOTHING;
   const base = lastCutback(all, q.on);
   const out: Finding[] = [];
   if (base) {
@@ -119,15 +124,15 @@ function recentCuts(q: Question): Finding[] {
   return out;
 }
 
-function account(q: Question): Finding[] {
+function account(q: Question): readonly Finding[] {
   if (!capped(q) || q.balance.cap === 0 || q.task === "thin-suckers" || regimeOf(q.taxon, q.task) === "renewal")
-    return [];
+    return NOTHING;
   const { taken, cap, left } = q.balance;
   if (left < LIMITS.leastUsefulShare) {
     const on = freesUpOn(q) ?? q.on;
     return [finding("wait", "cap-reached", { taken, cap, freesUpOn: on }, "shrub-third", { by: "day", on })];
   }
-  return taken > 0 ? [finding("fine", "cap-left", { left, cap }, "shrub-third")] : [];
+  return taken > 0 ? [finding("fine", "cap-left", { left, cap }, "shrub-third")] : NOTHING;
 }
 
 /** How long past its expected day growth may still come. */
@@ -137,14 +142,14 @@ const hardCutWaitsFor = (q: Question, what: "growth" | "midwinter"): boolean =>
   q.schooling.hardCutWaitsFor.includes(what);
 
 /** A date is only the forecast of what is to be seen: until growth is written down a hard cut waits, also past that date. */
-function waitsForGrowthToShow(q: Question): Finding[] {
-  if (!isHard(q.task) || !hardCutWaitsFor(q, "growth")) return [];
+function waitsForGrowthToShow(q: Question): readonly Finding[] {
+  if (!isHard(q.task) || !hardCutWaitsFor(q, "growth")) return NOTHING;
   const { year } = q.kind;
   const u = inCycle(year, q.day);
   // Once the season's growth is done the next spring's is what it waits for.
   const done = u >= year.stops.day;
   const began = stageDate(q, year.dormant.day - (done ? 0 : YEAR_DAYS));
-  if (growthSeenSince(q.plant, q.model.observationsOf(q.plant.id), addDays(began, 60), q.on)) return [];
+  if (growthSeenSince(q.plant, q.model.observationsOf(q.plant.id), addDays(began, 60), q.on)) return NOTHING;
   const expected = stageDate(q, year.wakes.day + (done ? YEAR_DAYS : 0));
   const latest = addDays(expected, LATEST_GROWTH_DAYS);
   const opening = seen("growth", expected, latest);
@@ -155,64 +160,65 @@ function waitsForGrowthToShow(q: Question): Finding[] {
 }
 
 /** Past midwinter there is nothing left to shelter and the birds have had the seed. */
-function waitsForMidwinter(q: Question): Finding[] {
+function waitsForMidwinter(q: Question): readonly Finding[] {
   const { climate } = q.model;
   const { dormant } = q.kind.year;
   const before = inCycle(q.kind.year, q.day) >= dormant.day && q.day > climate.warmestDay;
-  if (!isHard(q.task) || !hardCutWaitsFor(q, "midwinter") || !before) return [];
+  if (!isHard(q.task) || !hardCutWaitsFor(q, "midwinter") || !before) return NOTHING;
   const p = q.model.season(q.on);
   const until = seasonDate(p.seasonYear + 1, Math.max(0, climate.coldestDay), climate.hemisphere);
   return [finding("wait", "after-midwinter", { until }, "practice", { by: "day", on: until })];
 }
 
 /** Berries, hips and seed heads that the gardener keeps: the cut waits until they are gone. */
-function keptHeads(q: Question): Finding[] {
+function keptHeads(q: Question): readonly Finding[] {
   const school = q.schooling.options.some((o) => o.changes.keepsHeads === true);
-  if (!(q.plant.goal.kind === "keep-heads" || school) || !TASK_TABLE[q.task].live) return [];
+  if (!(q.plant.goal.kind === "keep-heads" || school) || !TASK_TABLE[q.task].live) return NOTHING;
   const uses = wildlifeInSeason(q.taxon, q.kind.year, q.model.climate, q.day);
-  if (!uses.includes("berries") && !uses.includes("seed")) return [];
+  if (!uses.includes("berries") && !uses.includes("seed")) return NOTHING;
   const began = addDays(q.on, -SAME_SEASON_DAYS);
   const gone = q.model
     .observationsOf(q.plant.id)
     .some((o) => o.kind === "berries-gone" && o.on <= q.on && o.on > began);
   const until = nextWaking(q);
-  return gone ? [] : [finding("wait", "berries-kept", { until }, "practice", seen("berries-gone", until, until))];
+  return gone ? NOTHING : [finding("wait", "berries-kept", { until }, "practice", seen("berries-gone", until, until))];
 }
 /** Berries gone within so many days are this season's. */
 const SAME_SEASON_DAYS = 150;
 
 /** The trims of this season are done. */
-function trimmedEnough(q: Question): Finding[] {
-  if (q.task !== "shear" || !q.taxon.schools.includes("trims")) return [];
+function trimmedEnough(q: Question): readonly Finding[] {
+  if (q.task !== "shear" || !q.taxon.schools.includes("trims")) return NOTHING;
   const most = q.schooling.trims;
-  const { year } = q.kind;
-  const since = stageDate(q, year.wakes.day);
-  const trims = q.model.visitsOf(q.plant.id).filter((v) => v.task === "shear" && v.on >= since && v.on < q.on);
+  const visits = q.model.visitsOf(q.plant.id);
+  if (visits.length === 0) return NOTHING;
+  const since = stageDate(q, q.kind.year.wakes.day);
+  const trims = visits.filter((v) => v.task === "shear" && v.on >= since && v.on < q.on);
   return trims.length < most
-    ? []
+    ? NOTHING
     : [finding("no-need", "trimmed-enough", { times: trims.length, on: trims.at(-1)!.on }, "practice")];
 }
 
 /** A cut against wind gains nothing on a plant that wind does not reach. */
-function calm(q: Question): Finding[] {
-  if (q.task !== "reduce-for-wind") return [];
+function calm(q: Question): readonly Finding[] {
+  if (q.task !== "reduce-for-wind") return NOTHING;
   const risk = windOn(q.model, q.plant, q.on, true);
-  return risk < WIND_ASSUMPTIONS.calm ? [finding("no-need", "wind-calm", { risk }, "assumption")] : [];
+  return risk < WIND_ASSUMPTIONS.calm ? [finding("no-need", "wind-calm", { risk }, "assumption")] : NOTHING;
 }
 
-function goalMet(q: Question): Finding[] {
+function goalMet(q: Question): readonly Finding[] {
   const { plant, taxon } = q;
   if (q.task === "leave") return [finding("no-need", "goal-leave", {}, "practice")];
-  if (!isLive(q.task) || plant.goal.heightM === null || plant.goal.kind === "smaller") return [];
+  if (!isLive(q.task) || plant.goal.heightM === null || plant.goal.kind === "smaller") return NOTHING;
   const h = q.model.climate.hemisphere;
   const records = { visits: q.model.visitsOf(plant.id), observations: q.model.observationsOf(plant.id) };
   const today = heightOnDay(plant, taxon, q.kind.year, h, records, q.on);
   const end = seasonsEndHeight(today, taxon, q.kind.year, h, q.on);
   const values = { heightM: today.heightM, endM: end[1], wantedM: plant.goal.heightM };
-  return end[1] <= plant.goal.heightM ? [finding("no-need", "goal-met", values, "record")] : [];
+  return end[1] <= plant.goal.heightM ? [finding("no-need", "goal-met", values, "record")] : NOTHING;
 }
 
-function frostFindings(q: Question): Finding[] {
+function frostFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const late = prices.lateSide[q.day] === 1;
   const verdict = prices.frostRisk[q.day]! <= LIMITS.frostRisk ? "fine" : late ? "too-late" : "wait";
@@ -232,7 +238,7 @@ function frostFindings(q: Question): Finding[] {
   return out;
 }
 
-function woodFindings(q: Question): Finding[] {
+function woodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const u = inCycle(year, q.day);
   if (prices.regrowthRisk[q.day]! > LIMITS.regrowthRisk)
@@ -243,10 +249,13 @@ function woodFindings(q: Question): Finding[] {
     const hardens = stageDate(q, u >= year.dormant.day ? year.hardens.day + YEAR_DAYS : year.hardens.day);
     return [finding("wait", "before-flush", { hardens, toCome: prices.redo[q.day]! }, "evergreen-pruning")];
   }
-  return [];
+  return NOTHING;
 }
 
-function displayFindings(q: Question): Finding[] {
+const lossVerdict = (loss: Share, weight: number): "costs-flowers" | "fine" =>
+  loss * weight > LIMITS.flowerLoss ? "costs-flowers" : "fine";
+
+function displayFindings(q: Question): readonly Finding[] {
   const out: Finding[] = [];
   const h = q.model.climate.hemisphere;
   const p = q.model.season(q.on);
@@ -254,17 +263,18 @@ function displayFindings(q: Question): Finding[] {
     const loss = d.loss[q.day]!;
     const next = d.nextLoss[q.day]!;
     const delay = Math.round(d.delayDays[q.day]!);
-    const verdictOf = (x: number) => (x * d.weight > LIMITS.flowerLoss ? "costs-flowers" : "fine");
+    if (loss <= 0.02 && next <= 0.02 && delay < 3) continue;
     const display = d.name;
     const source = q.taxon.sources[0]!;
     if (loss > 0.02) {
       const opens = seasonDate(p.seasonYear, d.opens[q.day]!, h);
-      if (verdictOf(loss) === "fine") out.push(finding("fine", "small-loss", { display, loss }, source));
+      if (lossVerdict(loss, d.weight) === "fine") out.push(finding("fine", "small-loss", { display, loss }, source));
       else if (opens <= q.on) out.push(finding("costs-flowers", "costs-open-display", { display, loss }, source));
       else out.push(finding("costs-flowers", "costs-display", { display, loss, opens }, source));
     }
-    if (delay >= 3) out.push(finding(verdictOf(loss), "delays-display", { display, days: delay }, source));
-    if (next > 0.02) out.push(finding(verdictOf(next), "costs-next-display", { display, loss: next }, source));
+    if (delay >= 3) out.push(finding(lossVerdict(loss, d.weight), "delays-display", { display, days: delay }, source));
+    if (next > 0.02)
+      out.push(finding(lossVerdict(next, d.weight), "costs-next-display", { display, loss: next }, source));
   }
   return out;
 }
@@ -273,7 +283,7 @@ function displayFindings(q: Question): Finding[] {
 const AFTER_BLOOM_DAYS = 60;
 
 /** Why a good day is good, in the words of what makes it so. */
-function goodFindings(q: Question): Finding[] {
+function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const u = inCycle(year, q.day);
   if (q.task === "dead-only") return [finding("best", "dead-any-day", {}, "practice")];
@@ -281,7 +291,7 @@ function goodFindings(q: Question): Finding[] {
     return prices.spent[q.day]
       ? [finding("best", "spent-flowers", {}, "practice")]
       : [finding("no-need", "nothing-spent", {}, "practice")];
-  if (!isLive(q.task)) return [];
+  if (!isLive(q.task)) return NOTHING;
   const verdict = q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine";
   const out: Finding[] = [];
   const free = worstLoss(prices, q.day) <= LIMITS.flowerLoss;
@@ -306,26 +316,30 @@ function goodFindings(q: Question): Finding[] {
   return out;
 }
 
-/** Everything found, strongest first; an empty answer would be a bug, so "no harm" closes the list. */
+/** Every matter looked at, in the order in which equals are told. */
+const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
+  danger,
+  wrongForKind,
+  standingFindings,
+  recentCuts,
+  account,
+  waitsForGrowthToShow,
+  waitsForMidwinter,
+  keptHeads,
+  trimmedEnough,
+  calm,
+  dayOfFindings,
+  frostFindings,
+  woodFindings,
+  displayFindings,
+  goalMet,
+  goodFindings,
+];
+
+/** Everything found, matter by matter; an empty answer would be a bug, so "no harm" closes the list. */
 export function findingsFor(q: Question): readonly Finding[] {
-  const all = [
-    ...danger(q),
-    ...wrongForKind(q),
-    ...standingFindings(q),
-    ...recentCuts(q),
-    ...account(q),
-    ...waitsForGrowthToShow(q),
-    ...waitsForMidwinter(q),
-    ...keptHeads(q),
-    ...trimmedEnough(q),
-    ...calm(q),
-    ...dayOfFindings(q),
-    ...frostFindings(q),
-    ...woodFindings(q),
-    ...displayFindings(q),
-    ...goalMet(q),
-    ...goodFindings(q),
-  ];
+  const all: Finding[] = [];
+  for (const matter of MATTERS) for (const f of matter(q)) all.push(f);
   return all.length > 0 ? all : [finding("fine", "no-harm", {}, "practice")];
 }
 

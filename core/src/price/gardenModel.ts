@@ -86,12 +86,24 @@ function groupBy<T>(rows: readonly T[], key: (row: T) => string): ReadonlyMap<st
 }
 
 /** Remembers what a pure function said for a key. */
-function remembered<A, T>(key: (a: A) => string, make: (a: A) => T): (a: A) => T {
-  const known = new Map<string, T>();
+function remembered<A, T, K extends string | number>(key: (a: A) => K, make: (a: A) => T): (a: A) => T {
+  const known = new Map<K, T>();
   return (a) => {
     const k = key(a);
     let value = known.get(k);
     if (value === undefined) known.set(k, (value = make(a)));
+    return value;
+  };
+}
+
+/** The same for a pair of things that stay the same objects. */
+function rememberedPair<A extends object, B, T>(make: (a: A, b: B) => T): (a: A, b: B) => T {
+  const known = new WeakMap<A, Map<B, T>>();
+  return (a, b) => {
+    let of = known.get(a);
+    if (!of) known.set(a, (of = new Map()));
+    let value = of.get(b);
+    if (value === undefined) of.set(b, (value = make(a, b)));
     return value;
   };
 }
@@ -144,19 +156,23 @@ function kindsBy(climate: Climate, shown: YearsShown | null, priced: Kinds | nul
     (t: Taxon) => t.id,
     (t) => plantYear(t, climate, shown?.ranges[t.id] ?? null),
   );
-  const kind = remembered(
+  const made = (t: Taxon, plan: CutPlan): KindYear => {
+    const year = yearOf(t);
+    return priced ? { ...priced.kindYear(t, plan.task, plan), year } : kindYearOf(t, climate, plan, year);
+  };
+  const usual = rememberedPair((t: Taxon, task: Task) => made(t, { task, depth: null, reach: null, frameShiftC: 0 }));
+  const special = remembered(
     (k: { t: Taxon; plan: CutPlan }) =>
       `${k.t.id}|${k.plan.task}|${k.plan.depth ?? ""}|${k.plan.reach ?? ""}|${k.plan.frameShiftC}`,
-    ({ t, plan }): KindYear => {
-      const year = yearOf(t);
-      return priced ? { ...priced.kindYear(t, plan.task, plan), year } : kindYearOf(t, climate, plan, year);
-    },
+    ({ t, plan }) => made(t, plan),
   );
   return {
     climate,
     yearOf,
     kindYear: (t, task, { depth = null, reach = null, frameShiftC = 0 } = {}) =>
-      kind({ t, plan: { task, depth: stepped(depth), reach, frameShiftC } }),
+      depth === null && reach === null && frameShiftC === 0
+        ? usual(t, task)
+        : special({ t, plan: { task, depth: stepped(depth), reach, frameShiftC } }),
   };
 }
 
@@ -238,29 +254,24 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     return t;
   };
   const clockOf = yearClocks(garden, taxonOf, cache.climate);
-  const yearClock = remembered((y: number) => String(y), clockOf);
+  const yearClock = remembered((y: number) => y, clockOf);
   const kindsIn = remembered(
-    (y: number) => String(y),
+    (y: number) => y,
     (seasonYear): Kinds => {
       const { clock } = yearClock(seasonYear);
       return clock === cache.climate ? cache : cache.by(clockName(seasonYear, clock), clock);
     },
   );
   const minimumC = zoneMinimumC(garden.place.zone);
-  const schooling = remembered(
-    (k: { p: Plant; t: Taxon }) => `${k.p.id}|${k.t.id}`,
-    ({ p, t }) =>
-      schoolingOf(t.schools.map((s) => schoolOption(s, { ...garden.rules.schools, ...p.schools }, minimumC))),
+  const schooling = rememberedPair((p: Plant, t: Taxon) =>
+    schoolingOf(t.schools.map((s) => schoolOption(s, { ...garden.rules.schools, ...p.schools }, minimumC))),
   );
-  const season = remembered(
-    (on: PlainDate) => on,
-    (on) => seasonPoint(on, cache.climate.hemisphere),
-  );
+  const season = (on: PlainDate): SeasonPoint => seasonPoint(on, cache.climate.hemisphere);
   const kindsFor = (p: Plant, t: Taxon, on: PlainDate): Kinds => {
     const { seasonYear } = season(on);
     const kinds = kindsIn(seasonYear);
     if (!observations.has(p.id)) return kinds;
-    const waits = schooling({ p, t }).hardCutWaitsFor.includes("growth");
+    const waits = schooling(p, t).hardCutWaitsFor.includes("growth");
     const shift = plantShift(kinds.yearOf(t), observations.get(p.id) ?? [], cache.climate.hemisphere, on, waits);
     if (shift === 0) return kinds;
     const clock = ahead(kinds.climate, shift);
@@ -304,7 +315,7 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     weatherOn,
     pace: (seasonYear) => yearClock(seasonYear).pace,
     daysShown: (t, task) => cache.shown?.days[shownKey(t.id, task)] ?? null,
-    schooling: (p, t) => schooling({ p, t }),
+    schooling,
     school: (id, p) => schoolOption(id, p ? { ...garden.rules.schools, ...p.schools } : garden.rules.schools, minimumC),
     visitsOf,
     observationsOf: (id) => observations.get(id) ?? [],

@@ -35,8 +35,10 @@ export interface Question {
 
 /** The last cutback on or before a day; it opens a new base. */
 export function lastCutback(entries: readonly LedgerEntry[], on: PlainDate): LedgerEntry | null {
-  const past = entries.filter((e) => e.regime === "cutback" && e.on <= on && e.share > 0);
-  return past.length === 0 ? null : past.reduce((a, b) => (b.on > a.on ? b : a));
+  let last: LedgerEntry | null = null;
+  for (const e of entries)
+    if (e.regime === "cutback" && e.on <= on && e.share > 0 && (last === null || e.on > last.on)) last = e;
+  return last;
 }
 
 /** The next start of dormancy after a day, for this kind at this place. */

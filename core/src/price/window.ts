@@ -7,6 +7,7 @@ import {
   YEAR_DAYS,
   yearDay,
   type PlainDate,
+  type SeasonDay,
 } from "../calendar/index.ts";
 import { VERDICTS } from "../model/index.ts";
 import { giveOrTake } from "../phenology/index.ts";
@@ -36,15 +37,15 @@ export interface Window {
 /** The last day on which a dated finding still blocks; null for one that waits for something to be seen or never ends. */
 function blockedUntil(found: readonly Finding[], on: PlainDate): PlainDate | null | undefined {
   let until: PlainDate | undefined;
-  for (const f of found) {
-    if (f.verdict === "ask-a-pro" || f.verdict === "never") return null;
-    if (f.opening?.by === "seen" && f.opening.expected === null) return null;
+  for (const { verdict, opening } of found) {
+    if (verdict === "ask-a-pro" || verdict === "never") return null;
+    if (opening === null) continue;
+    const ends = opening.by === "day" ? opening.on : opening.expected;
+    if (ends === null) return null;
     // What waits to be seen is forecast for its expected day; past that, for tomorrow at the earliest.
-    const seenOn = f.opening?.by === "seen" ? f.opening.expected : null;
-    const next = addDays(on, 1);
-    const forecast = seenOn === null ? undefined : seenOn > next ? seenOn : next;
-    if (forecast !== undefined && (until === undefined || forecast > until)) until = forecast;
-    if (f.opening?.by === "day" && (until === undefined || f.opening.on > until)) until = f.opening.on;
+    const next = opening.by === "seen" ? addDays(on, 1) : ends;
+    const forecast = ends > next ? ends : next;
+    if (until === undefined || forecast > until) until = forecast;
   }
   return until;
 }
@@ -86,62 +87,97 @@ function edgeRange(q: Question, seasonDay: number, on: PlainDate, opening: boole
   return [addDays(on, 0 - early), addDays(on, late)];
 }
 
-/** The first open day of the run that holds or follows offset 0; null when a year has none. */
-function runStart(
-  isOpen: (offset: number) => boolean,
-  inSeason: (offset: number) => boolean,
-  openToday: boolean,
-  from: number,
-): number | null {
-  if (openToday) {
-    let start = 0;
-    while (start > -YEAR_DAYS && inSeason(start - 1)) start--;
-    return start;
+/** The open days around a day: this season's by its own clock, what lies past its end by a usual year. */
+class OpenDays {
+  readonly #q: Question;
+  readonly #ahead: Days;
+  readonly #freeFrom: Days;
+  readonly seasonDay: (offset: Days) => SeasonDay;
+
+  /** @param freeFrom the first offset on which nothing at the plant itself blocks */
+  constructor(q: Question, freeFrom: Days) {
+    const h = q.model.climate.hemisphere;
+    this.#q = q;
+    this.#ahead = daysBetween(q.on, seasonStart(q.model.season(q.on).seasonYear + 1, h));
+    this.#freeFrom = freeFrom;
+    this.seasonDay = seasonScanner(q.on, h);
   }
-  const last = from + YEAR_DAYS + 2;
-  for (let start = from; start < last; start++) if (isOpen(start)) return start;
-  return null;
+  inSeason(offset: Days): boolean {
+    return (offset < this.#ahead ? this.#q.kind : this.#q.usual).open[this.seasonDay(offset)] === 1;
+  }
+  at(offset: Days): boolean {
+    return offset >= this.#freeFrom && this.inSeason(offset);
+  }
+  /** The first open day of the run that holds or follows offset 0; null when a year has none. */
+  runStart(openToday: boolean): Days | null {
+    if (openToday) {
+      let start = 0;
+      while (start > -YEAR_DAYS && this.inSeason(start - 1)) start--;
+      return start;
+    }
+    const from = Math.max(1, Number.isFinite(this.#freeFrom) ? this.#freeFrom : 1);
+    const last = from + YEAR_DAYS + 2;
+    for (let start = from; start < last; start++) if (this.at(start)) return start;
+    return null;
+  }
+  runEnd(start: Days): Days {
+    let end = Math.max(0, start);
+    const last = end + YEAR_DAYS;
+    while (end < last && this.at(end + 1)) end++;
+    return end;
+  }
+}
+
+/** A run of open days; the ranges of its edges are worked out when they are read: a list sorts by the edges alone. */
+class Run implements Window {
+  readonly opens: PlainDate | null;
+  readonly closes: PlainDate | null;
+  readonly daysLeft: Days | null;
+  readonly costs: boolean;
+  readonly #q: Question;
+  readonly #found: readonly Finding[];
+  readonly #start: Days;
+  readonly #end: Days;
+  /** True when the plant's own wait, and not the year, makes the opening edge. */
+  readonly #waited: boolean;
+
+  constructor(q: Question, found: readonly Finding[], days: OpenDays, start: Days, freeFrom: Days) {
+    this.#q = q;
+    this.#found = found;
+    this.#start = start;
+    this.#end = days.runEnd(start);
+    this.#waited = start === freeFrom && start > 0;
+    const endless = this.#end >= Math.max(0, start) + YEAR_DAYS;
+    this.opens = start <= -YEAR_DAYS ? null : addDays(q.on, start);
+    this.closes = endless ? null : addDays(q.on, this.#end);
+    this.daysLeft = start <= 0 && days.at(0) && !endless ? this.#end : null;
+    this.costs = q.kind.neverFree;
+  }
+  #range(offset: Days, on: PlainDate, opening: boolean): EdgeRange {
+    const scan = seasonScanner(this.#q.on, this.#q.model.climate.hemisphere);
+    return edgeRange(this.#q, scan(offset), on, opening);
+  }
+  get opensRange() {
+    if (this.opens === null || this.#waited)
+      return seenRange(this.#q, this.#found, this.opens ?? addDays(this.#q.on, this.#start));
+    return this.#range(this.#start, this.opens, true);
+  }
+  get closesRange() {
+    return this.closes && this.#range(this.#end, this.closes, false);
+  }
+  get spreadDays() {
+    return Math.max(halfOf(this.opensRange), halfOf(this.closesRange));
+  }
 }
 
 /** Finds the run of open days that holds or follows a day. */
 export function windowFor(q: Question, found: readonly Finding[], openToday: boolean): Window | null {
   const until = blockedUntil(found, q.on);
   if (until === null || q.task === "leave") return null;
-  const h = q.model.climate.hemisphere;
-  const seasonDay = seasonScanner(q.on, h);
-  // What lies past the end of this season follows a usual year.
-  const ahead = daysBetween(q.on, seasonStart(q.model.season(q.on).seasonYear + 1, h));
   const freeFrom = until === undefined ? -Infinity : daysBetween(q.on, until);
-  const inSeason = (offset: number): boolean => (offset < ahead ? q.kind : q.usual).open[seasonDay(offset)] === 1;
-  const isOpen = (offset: number): boolean => offset >= freeFrom && inSeason(offset);
-  const from = Math.max(1, Number.isFinite(freeFrom) ? freeFrom : 1);
-  const start = runStart(isOpen, inSeason, openToday || (q.kind.neverFree && isOpen(0)), from);
-  if (start === null) return null;
-  let end = Math.max(0, start);
-  const last = end + YEAR_DAYS;
-  while (end < last && isOpen(end + 1)) end++;
-  const [endless, old] = [end >= last, start <= -YEAR_DAYS];
-  const opens = addDays(q.on, start);
-  const closes = addDays(q.on, end);
-  const range = (offset: number, on: PlainDate, opening: boolean): EdgeRange =>
-    edgeRange(q, seasonDay(offset), on, opening);
-  const seenFirst = old || (start === freeFrom && start > 0);
-  return {
-    opens: old ? null : opens,
-    closes: endless ? null : closes,
-    daysLeft: start <= 0 && isOpen(0) && !endless ? end : null,
-    costs: q.kind.neverFree,
-    // A list sorts by the edges and shows none of their ranges.
-    get opensRange() {
-      return seenFirst ? seenRange(q, found, opens) : range(start, opens, true);
-    },
-    get closesRange() {
-      return endless ? null : range(end, closes, false);
-    },
-    get spreadDays() {
-      return Math.max(halfOf(this.opensRange), halfOf(this.closesRange));
-    },
-  };
+  const days = new OpenDays(q, freeFrom);
+  const start = days.runStart(openToday || (q.kind.neverFree && days.at(0)));
+  return start === null ? null : new Run(q, found, days, start, freeFrom);
 }
 
 const halfOf = (r: EdgeRange | null): Days => (r ? Math.round(daysBetween(r[0], r[1]) / 2) : 0);

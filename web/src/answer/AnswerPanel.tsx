@@ -59,11 +59,18 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
   const taxon = model.taxonOf(plant);
   const loss = worstLossOf(advice) ?? advice.bloomLoss[0];
   const flowers = flowersText(advice, say);
+  const wantedM = plant.goal.heightM;
   return (
     <dl className="price">
       <dt>Flowers</dt>
       <dd>
-        {loss ? <Why of={explainLoss(loss, advice, taxon, say)}>{flowers}</Why> : flowers}
+        {loss ? (
+          <Why title={`Cost in ${loss.display}`} of={() => explainLoss(loss, advice, taxon, say)}>
+            {flowers}
+          </Why>
+        ) : (
+          flowers
+        )}
         {advice.lossRange && advice.lossRange[1] - advice.lossRange[0] >= WORTH_A_RANGE && (
           <span className="light">
             {" "}
@@ -73,12 +80,14 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
       </dd>
       <dt>Live growth</dt>
       <dd>
-        <Why of={explainBudget(advice, model, say)}>{growthText(advice, say)}</Why>
+        <Why title="Live growth of twelve months" of={() => explainBudget(advice, model, say)}>
+          {growthText(advice, say)}
+        </Why>
         {advice.freesUpOn && <span className="light"> · a usual cut fits from {say.date(advice.freesUpOn)}</span>}
       </dd>
       <dt>Frost</dt>
       <dd>
-        <Why of={explainFrost(advice, taxon, model, say)}>
+        <Why title="Frost risk of a cut on this day" of={() => explainFrost(advice, taxon, model, say)}>
           {(advice.frostRisk ?? 0) < 0.01 ? "no risk" : `chance of harm about ${say.percent(advice.frostRisk ?? 0)}`}
         </Why>
       </dd>
@@ -86,7 +95,7 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
         <>
           <dt>Window</dt>
           <dd>
-            <Why of={explainWindow(advice, taxon, say)}>
+            <Why title="The window" of={() => explainWindow(advice, taxon, say)}>
               {advice.window.closes === null
                 ? "any day"
                 : `${advice.window.opens ? say.date(advice.window.opens) : "open"} to ${say.date(advice.window.closes)}`}
@@ -105,7 +114,9 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
         <>
           <dt>Time</dt>
           <dd>
-            <Why of={explainMinutes(advice, plant)}>{minutesText(advice.minutes)}</Why>
+            <Why title="Minutes it takes" of={() => explainMinutes(advice, plant)}>
+              {minutesText(advice.minutes)}
+            </Why>
           </dd>
         </>
       )}
@@ -113,19 +124,19 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
         <>
           <dt>Wind</dt>
           <dd>
-            <Why of={explainWind(advice, plant, model, say)}>
+            <Why title="What wind may do in the winter ahead" of={() => explainWind(advice, plant, model, say)}>
               {advice.windRisk >= 0.6 ? "much, if it stands uncut" : "some, if it stands uncut"}
             </Why>
           </dd>
         </>
       )}
-      {advice.cutHeight && plant.goal.heightM !== null && (
+      {advice.cutHeight && wantedM !== null && (
         <>
           <dt>Cut to</dt>
           <dd>
-            <Why of={explainCutHeight(advice, taxon, plant.goal.heightM, say)}>
+            <Why title="Height to cut to" of={() => explainCutHeight(advice, taxon, wantedM, say)}>
               {advice.cutHeight.guards.length > 0
-                ? `cannot be held at ${say.length(plant.goal.heightM)}: from ${say.length(advice.cutHeight.holdableFromM)}`
+                ? `cannot be held at ${say.length(wantedM)}: from ${say.length(advice.cutHeight.holdableFromM)}`
                 : `about ${say.length(advice.cutHeight.cutAtM)}`}
             </Why>
           </dd>

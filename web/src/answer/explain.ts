@@ -16,7 +16,6 @@ export function explainLoss(b: BloomLoss, a: Advice, taxon: Taxon, say: Voice): 
   const display = taxon.displays.find((d) => d.name === b.display);
   const old = display?.on === "old";
   return {
-    title: `Cost in ${b.display}`,
     formula: old
       ? "Share of this display's buds that stand in what the task takes, times how far the buds had come by that day. While it is open: the part of its bloom still to come."
       : "Flowers need the warmth from bud break to bloom again from the day of the cut. What then opens after frost is lost, the rest comes later; growth thrown away costs reserves.",
@@ -42,7 +41,6 @@ export function explainLoss(b: BloomLoss, a: Advice, taxon: Taxon, say: Voice): 
 
 export function explainFrost(a: Advice, taxon: Taxon, model: GardenModel, say: Voice): Explanation {
   return {
-    title: "Frost risk of a cut on this day",
     formula:
       "The chance that what the cut wakes meets a killing frost before it is hard, and that the frame it bares is damaged by cold still to come. From the spread of nights around their normals.",
     inputs: [
@@ -65,7 +63,6 @@ export function explainBudget(a: Advice, model: GardenModel, say: Voice): Explan
     .toReversed()
     .slice(0, 4);
   return {
-    title: "Live growth of twelve months",
     formula:
       "Visits later than the same date a year ago, each as a share of the live plant as it stood then, added up. Dead wood does not count; diseased or torn wood is shown apart.",
     inputs: [
@@ -80,7 +77,6 @@ export function explainBudget(a: Advice, model: GardenModel, say: Voice): Explan
 
 export function explainCutHeight(a: Advice, taxon: Taxon, wantedM: number, say: Voice): Explanation {
   return {
-    title: "Height to cut to",
     formula: "The height you want, less one season's growth; never under the least stub that still breaks.",
     inputs: [
       ["Wanted", say.length(wantedM)],
@@ -98,7 +94,6 @@ const edgeText = (r: EdgeRange | null, say: Voice): string =>
 export function explainMinutes(a: Advice, plant: Plant): Explanation {
   const { minutes } = a;
   return {
-    title: "Minutes it takes",
     formula:
       minutes.from === "log"
         ? "The middle of what you logged for this task at this plant, with what it varied by."
@@ -115,7 +110,6 @@ export function explainMinutes(a: Advice, plant: Plant): Explanation {
 export function explainWind(a: Advice, plant: Plant, model: GardenModel, say: Voice): Explanation {
   const bed = model.garden.beds.find((b) => b.id === plant.bedId);
   return {
-    title: "What wind may do in the winter ahead",
     formula:
       "How far it stands above a metre, times the wind of its bed, times how its habit catches and holds; a fifth more in its first three years. A grade from 0 to 1 for comparing, not a chance.",
     inputs: [
@@ -130,7 +124,6 @@ export function explainWind(a: Advice, plant: Plant, model: GardenModel, say: Vo
 
 export function explainWindow(a: Advice, taxon: Taxon, say: Voice): Explanation {
   return {
-    title: "The window",
     formula:
       "The run of days on which this task costs no more than a tenth of a display, wakes no growth into frost and leaves no bare stub. The edges move with the season.",
     inputs: [

@@ -1,7 +1,7 @@
 /** One plant as an SVG group standing on y = 0. */
 import type { Taxon } from "@wren/core";
 import { memo } from "react";
-import { crownPath, flowerSpots, stemLines, type PlantLook, type PlantSize } from "./plant.geometry.ts";
+import { crownPath, dotsPath, flowerSpots, stemLines, type PlantLook, type PlantSize } from "./plant.geometry.ts";
 
 interface Props extends PlantSize, PlantLook {
   readonly taxon: Taxon;
@@ -36,17 +36,14 @@ function Shape({ taxon, leaf, showing, fullness, seed, widthPx, heightPx }: Prop
         strokeWidth="1.3"
         strokeDasharray={leaf > 0 ? undefined : "3 3"}
       />
-      {flowerSpots(taxon.habit, size, seed, spots).map(([x, y], i) => (
-        <circle
-          key={i}
-          cx={x}
-          cy={y}
-          r={Math.max(1.6, Math.min(6, widthPx * 0.045))}
+      {spots > 0 && (
+        <path
+          d={dotsPath(flowerSpots(taxon.habit, size, seed, spots), Math.max(1.6, Math.min(6, widthPx * 0.045)))}
           fill={straw ? "var(--sapwood)" : "var(--plum)"}
           stroke="var(--paper)"
           strokeWidth="0.8"
         />
-      ))}
+      )}
     </g>
   );
 }

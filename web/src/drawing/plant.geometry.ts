@@ -108,21 +108,24 @@ export interface StemLine {
   readonly width: number;
 }
 
-/** A handful of stems from the foot into the crown. */
+/** A handful of stems from the foot into the crown, those of one thickness as one line: a list draws a hundred plants. */
 export function stemLines(habit: Taxon["habit"], { widthPx, heightPx }: PlantSize, seed: string): readonly StemLine[] {
   const n = noise(seedOf(seed) + 3);
   const count = habit === "tuft" ? 9 : habit === "column" || habit === "cone" ? 1 : 6;
   const foot = habit === "tuft" || habit === "mound" ? 0.12 : 0.06;
-  return Array.from({ length: count }, (_, i) => {
+  const lines = new Map<number, string>();
+  for (let i = 0; i < count; i++) {
     const t = count === 1 ? 0 : (i / (count - 1)) * 2 - 1;
     const reach = (0.68 + 0.12 * n(i)) * heightPx;
     const x0 = t * foot * widthPx;
     const x1 = t * 0.36 * widthPx * (1 + 0.2 * n(i + 4));
-    return {
-      d: `M${x0.toFixed(1)} 0Q${(x0 * 1.4).toFixed(1)} ${(-reach * 0.55).toFixed(1)} ${x1.toFixed(1)} ${(-reach).toFixed(1)}`,
-      width: Math.max(0.8, (habit === "tuft" ? 0.012 : 0.03) * heightPx * (1 - 0.4 * Math.abs(t))),
-    };
-  });
+    const d = `M${x0.toFixed(1)} 0Q${(x0 * 1.4).toFixed(1)} ${(-reach * 0.55).toFixed(1)} ${x1.toFixed(1)} ${(-reach).toFixed(1)}`;
+    const width = Math.max(0.8, (habit === "tuft" ? 0.012 : 0.03) * heightPx * (1 - 0.4 * Math.abs(t)));
+    // Tenths of a pixel are no difference to the eye.
+    const drawn = Math.round(width * 10) / 10;
+    lines.set(drawn, (lines.get(drawn) ?? "") + d);
+  }
+  return Array.from(lines, ([width, d]) => ({ d, width }));
 }
 
 /** What a plant wears, in steps coarse enough that a drawing stays the same from one day to the next. */
@@ -177,3 +180,9 @@ export function flowerSpots(
     return [x, -z * heightPx] as const;
   });
 }
+
+/** Round dots as one path. */
+export const dotsPath = (spots: readonly (readonly [x: number, y: number])[], r: number): string =>
+  spots
+    .map(([x, y]) => `M${(x - r).toFixed(1)} ${y.toFixed(1)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`)
+    .join("");

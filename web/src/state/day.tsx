@@ -16,6 +16,8 @@ interface Day extends Moves {
 const DayContext = createContext<PlainDate | null>(null);
 /** Apart from the day, so that what only moves it is not drawn anew with it. */
 const MovesContext = createContext<Moves | null>(null);
+/** Is the day being moved? Apart too: it changes when a move begins and when it has come to rest. */
+const MovingContext = createContext(false);
 const PARAM = "on";
 
 type LinkTo = (path: string, more?: Readonly<Record<string, string>>) => string;
@@ -78,7 +80,9 @@ export function DayProvider({ children }: { readonly children: ReactNode }) {
   return (
     <LinkNowContext value={linkNow}>
       <MovesContext value={moves}>
-        <DayContext value={on}>{children}</DayContext>
+        <MovingContext value={on !== inAddress}>
+          <DayContext value={on}>{children}</DayContext>
+        </MovingContext>
       </MovesContext>
     </LinkNowContext>
   );
@@ -96,6 +100,9 @@ export function useDay(): Day {
   if (on === null) throw new Error("useDay outside DayProvider");
   return { on, isToday: on === today(), ...useMoves() };
 }
+
+/** True while the day is dragged or stepped, until it has rested for a moment. */
+export const useMoving = (): boolean => use(MovingContext);
 
 /** Makes addresses that keep the day on screen when it is called; it never changes itself. */
 export function useLinkNow(): LinkTo {

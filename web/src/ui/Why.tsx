@@ -4,14 +4,21 @@ import { SOURCES, type SourceId } from "@wren/core";
 import { useId, useState, type ReactNode } from "react";
 
 export interface Explanation {
-  readonly title: string;
   /** The formula in words. */
   readonly formula: string;
   readonly inputs: readonly (readonly [string, string])[];
   readonly sources: readonly SourceId[];
 }
 
-export function Why({ children, of }: { readonly children: ReactNode; readonly of: Explanation }) {
+interface Props {
+  /** What the number is. */
+  readonly title: string;
+  readonly children: ReactNode;
+  /** Worked out when it is asked for: an answer has half a dozen numbers, and the day is dragged past them all. */
+  readonly of: () => Explanation;
+}
+
+export function Why({ title, children, of }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
@@ -20,23 +27,23 @@ export function Why({ children, of }: { readonly children: ReactNode; readonly o
         className="why"
         aria-haspopup="dialog"
         aria-expanded={anchor !== null}
-        aria-label={`Why? ${of.title}`}
+        aria-label={`Why? ${title}`}
         onClick={(e) => setAnchor(e.currentTarget)}
       >
         {children}
       </button>
-      {anchor !== null && <Answer anchor={anchor} of={of} onClose={() => setAnchor(null)} />}
+      {anchor !== null && <Answer anchor={anchor} title={title} of={of()} onClose={() => setAnchor(null)} />}
     </>
   );
 }
 
 interface AnswerProps {
   readonly anchor: HTMLElement;
+  readonly title: string;
   readonly of: Explanation;
   readonly onClose: () => void;
 }
-/** Made only when it is asked for: an answer has half a dozen numbers, and the day is dragged past them all. */
-function Answer({ anchor, of, onClose }: AnswerProps) {
+function Answer({ anchor, title, of, onClose }: AnswerProps) {
   const id = useId();
   return (
     <Popover
@@ -47,7 +54,7 @@ function Answer({ anchor, of, onClose }: AnswerProps) {
       slotProps={{ paper: { "aria-labelledby": id, role: "dialog", sx: { p: 2, maxWidth: 380 } } }}
     >
       <Typography variant="h3" component="h2" id={id} sx={{ mb: 0.5 }}>
-        {of.title}
+        {title}
       </Typography>
       <Typography sx={{ mb: 1 }}>{of.formula}</Typography>
       <Box component="dl" sx={{ m: 0, display: "grid", gridTemplateColumns: "auto 1fr", columnGap: 2, rowGap: 0.25 }}>

@@ -20,7 +20,6 @@ import { HORIZON_LABELS } from "./labels.ts";
 
 function explainShare(t: TryResult, say: Voice): Explanation {
   return {
-    title: "Live growth that goes",
     formula:
       "Leaf goes with the conducting section of a stem: thickness squared, of all live stems; in old stems only an outer ring conducts. A shortened stem loses what stood above, by the habit's profile. Dead stems stand in no sum.",
     inputs: [
@@ -34,7 +33,6 @@ function explainShare(t: TryResult, say: Voice): Explanation {
 
 function explainFollows(): Explanation {
   return {
-    title: "What follows",
     formula:
       "Below a heading cut one to three buds wake; a hard cut is answered by longer shoots; where a stem went at the base one to four come again. Growth slows towards the kind's mature height. There are no published figures for these: they are ours, and given as ranges.",
     inputs: [],
@@ -103,7 +101,9 @@ export function Outcome({ plant, result: t, nameOf }: OutcomeProps) {
         <dl className="price">
           <dt>Live growth</dt>
           <dd>
-            <Why of={explainShare(t, say)}>{say.percent(t.share)} goes</Why>
+            <Why title="Live growth that goes" of={() => explainShare(t, say)}>
+              {say.percent(t.share)} goes
+            </Why>
             {t.cap !== null && (
               <span className="light">
                 {" "}
@@ -164,7 +164,10 @@ export function WhatFollows({ follows }: { readonly follows: Follows }) {
         rows={follows.futures.slice(1).map((f) => ({ key: f.horizon, cells: of(f, say) }))}
       />
       <p className="quiet small">
-        <Why of={explainFollows()}>Against the plant left alone</Why>, slow to strong growth.
+        <Why title="What follows" of={() => explainFollows()}>
+          Against the plant left alone
+        </Why>
+        , slow to strong growth.
         {follows.suckers &&
           ` From the base come ${follows.suckers.count[0]} to ${follows.suckers.count[2]} shoots: thin them when they have 25 cm, about ${say.date(follows.suckers.thinOn)}.`}
         {follows.outgrowsOn && ` It stands over its line by ${say.date(follows.outgrowsOn)}.`}

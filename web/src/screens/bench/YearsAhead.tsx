@@ -106,7 +106,6 @@ const cost = ([a, b]: readonly [number, number]): string => {
 
 function explainWay(w: WayRow, o: Outlook, say: Voice): Explanation {
   return {
-    title: WAY_LABELS[w.way],
     formula: `Means of ${OUTLOOK_ASSUMPTIONS.years} years. Minutes are those of your own log where there are any, else by size and task; flowers are the price on the task's best day; moving and new plants cost years of bloom. These are ours, as ranges.`,
     inputs: [
       ["live growth each year", w.shareEach === null ? "none is cut" : say.percent(w.shareEach)],
@@ -131,7 +130,7 @@ function Ways({ o }: { readonly o: Outlook }) {
         rows={o.ways.map((w) => ({
           key: w.way,
           cells: [
-            <Why key="why" of={explainWay(w, o, say)}>
+            <Why key="why" title={WAY_LABELS[w.way]} of={() => explainWay(w, o, say)}>
               {WAY_LABELS[w.way]}
             </Why>,
             w.overCap ? (

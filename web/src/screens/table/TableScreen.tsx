@@ -217,7 +217,8 @@ export function TableScreen() {
       {sheet && (
         <>
           <Typography sx={{ mb: 1 }} role="status">
-            {sheet.file}: {sheet.rows.length} {sheet.rows.length === 1 ? "line" : "lines"} under {sheet.headings.length} headings.
+            {sheet.file}: {sheet.rows.length} {sheet.rows.length === 1 ? "line" : "lines"} under {sheet.headings.length}{" "}
+            headings.
           </Typography>
           <Matching
             sheet={sheet}

@@ -1,6 +1,6 @@
 /** One plant in Today's list: a drawing to scale, the answer in a sentence, its price, and one press to start. */
 import { CATALOGUE, type Observation, type Task } from "@wren/core";
-import { memo } from "react";
+import { memo, useCallback } from "react";
 import { today } from "../../data/clock.ts";
 import { PlantThumb } from "../../drawing/PlantShape.tsx";
 import { useDay } from "../../state/day.tsx";
@@ -10,6 +10,7 @@ import { newId } from "../../state/ids.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
 import type { RowView, WaitsFor } from "./rowView.ts";
+import type { Sight } from "./sight.ts";
 
 const THUMB = { box: 60, scale: 22 } as const;
 
@@ -98,14 +99,16 @@ function Start({ plantId, task, label }: { readonly plantId: string; readonly ta
 interface Props extends RowView {
   readonly chosen: boolean;
   readonly onChoose: (id: string) => void;
+  readonly sight: Sight;
 }
 
 /** Plain elements and classes: a hundred of these are drawn anew at every step of the day. */
-export const Row = memo(function Row({ chosen, onChoose, ...v }: Props) {
+export const Row = memo(function Row({ chosen, onChoose, sight, ...v }: Props) {
   const taxon = CATALOGUE.byId(v.taxonId)!;
   const lookFor = v.waitsFor !== null;
+  const stands = useCallback((row: HTMLLIElement) => sight.add(v.plantId, row), [sight, v.plantId]);
   return (
-    <li className={`row${chosen ? " row-chosen" : ""}${lookFor ? " row-look" : ""}`}>
+    <li ref={stands} className={`row${chosen ? " row-chosen" : ""}${lookFor ? " row-look" : ""}`}>
       <button
         type="button"
         className="row-main"

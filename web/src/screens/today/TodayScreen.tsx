@@ -1,20 +1,22 @@
 /** "What may I cut?" – the garden sorted by what can be done on the strip's day, the chosen plant's answer beside it. */
 import { Box, Button, Typography, useMediaQuery } from "@mui/material";
 import { adviseAll, adviseOn, allFollowUps, nextProgrammeSteps, type PlainDate, type Task } from "@wren/core";
-import { memo, useMemo, useState } from "react";
+import { memo, useMemo, useReducer, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
 import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
 import { ProgrammeRow } from "../../answer/Programmes.tsx";
-import { useDay, useLinkNow } from "../../state/day.tsx";
+import { useDay, useLinkNow, useMoving } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
-import { groupsOf, type GroupId } from "./groups.ts";
+import { groupsOf, type Group, type GroupId } from "./groups.ts";
 import { Row } from "./Row.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
-import { rowView, type RowView } from "./rowView.ts";
+import { Rows } from "./rows.ts";
+import type { RowView } from "./rowView.ts";
+import { Sight } from "./sight.ts";
 
 /** A large garden shows the most urgent of each group first; the rest is one press away. */
 const FIRST_ROWS = 12;
@@ -45,25 +47,41 @@ interface GroupProps {
   readonly title: string;
   readonly count: number;
   readonly views: readonly RowView[];
+  /** True when only the first of its rows are shown. */
+  readonly cut: boolean;
   readonly chosenId: string | undefined;
   readonly onChoose: (id: string) => void;
+  readonly sight: Sight;
   readonly onAll: () => void;
 }
-function GroupOfRows({ title, count, views, chosenId, onChoose, onAll }: GroupProps) {
+function GroupOfRows({ title, count, views, cut, chosenId, onChoose, sight, onAll }: GroupProps) {
   return (
     <Section title={title} aside={<p className="numeral count">{count}</p>}>
       <ul className="bare">
         {views.map((v) => (
-          <Row key={v.plantId} {...v} chosen={v.plantId === chosenId} onChoose={onChoose} />
+          <Row key={v.plantId} {...v} chosen={v.plantId === chosenId} onChoose={onChoose} sight={sight} />
         ))}
       </ul>
-      {views.length < count && (
+      {cut && (
         <button type="button" className="press press-plain" onClick={onAll}>
           Show all {count}: {title.toLowerCase()}
         </button>
       )}
     </Section>
   );
+}
+
+/** The rows of each group in words: the first of it, or all. */
+function useRows(groups: readonly Group[], whole: ReadonlySet<GroupId>) {
+  const { model } = useGarden();
+  const say = useVoice();
+  const moving = useMoving();
+  // Rows that come into sight while the day is moved need their words too.
+  const [, drawAgain] = useReducer((n: number) => n + 1, 0);
+  const [sight] = useState(() => new Sight(drawAgain));
+  const [rows] = useState(() => new Rows((id) => sight.has(id)));
+  const shown = groups.map((g) => ({ id: g.id, rows: whole.has(g.id) ? g.rows : g.rows.slice(0, FIRST_ROWS) }));
+  return [sight, rows.of(shown, model, say, moving)] as const;
 }
 
 function Answers({ on }: { readonly on: PlainDate }) {
@@ -73,17 +91,10 @@ function Answers({ on }: { readonly on: PlainDate }) {
   const wide = useMediaQuery("(min-width:1000px)");
   const [params, setParams] = useSearchParams();
   const [task, setTask] = useState<Task | null>(null);
-  const say = useVoice();
   const [whole, setWhole] = useState<ReadonlySet<GroupId>>(new Set());
   const advices = useMemo(() => adviseAll(model, on), [model, on]);
-  const groups = useMemo(
-    () =>
-      groupsOf(advices).map((g) => {
-        const shown = whole.has(g.id) ? g.rows : g.rows.slice(0, FIRST_ROWS);
-        return { ...g, views: shown.map((a) => rowView(a, g.id, model, say)) };
-      }),
-    [advices, model, say, whole],
-  );
+  const groups = useMemo(() => groupsOf(advices), [advices]);
+  const [sight, views] = useRows(groups, whole);
   // The plant shown beside the list stays the same while the day is dragged.
   const [first] = useState(groups[0]?.rows[0]?.plantId);
   const known = (id: string | null | undefined): id is string => advices.some((a) => a.plantId === id);
@@ -106,14 +117,16 @@ function Answers({ on }: { readonly on: PlainDate }) {
   const steps = useMemo(() => allFollowUps(model, on).filter((f) => f.state !== "coming"), [model, on]);
   // Of what was begun for years only the step that comes next, when its day is near.
   const begun = useMemo(() => nextProgrammeSteps(model, on), [model, on]);
-  const group = (g: (typeof groups)[number]) => (
+  const group = (g: Group) => (
     <GroupOfRows
       key={g.id}
       title={g.title}
       count={g.rows.length}
-      views={g.views}
+      views={views[groups.indexOf(g)]!}
+      cut={g.rows.length > FIRST_ROWS && !whole.has(g.id)}
       chosenId={wide ? chosenId : undefined}
       onChoose={onChoose}
+      sight={sight}
       onAll={() => setWhole((old) => new Set([...old, g.id]))}
     />
   );
