@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { amountsOf, CATALOGUE, date, demoGarden, plainStem, type Stand, type Stem, type StemCut } from "@wren/core";
 import { sawTooth } from "../src/drawing/sawTooth.geometry.ts";
-import { nearestPart, onSheet, stemPath, viewOf } from "../src/drawing/stand.geometry.ts";
+import { nearestPart, onSheet, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
 import {
   carriedOut,
   cutAt,
@@ -111,7 +111,11 @@ describe("the bench's geometry", () => {
   test("a stem starts on the ground and ends at its height, whichever side it is seen from", () => {
     for (const deg of [0, 90, 180, 270]) {
       const v = { ...view, deg };
-      const points = stemPath(stem("a", { leanDeg: 30, turnDeg: 40 }), 0, 1, lilac, v)
+      const points = stemsDrawn(
+        lilac,
+        v,
+      )(stem("a", { leanDeg: 30, turnDeg: 40 }))
+        .path(0, 1)
         .slice(1)
         .split("L");
       const [first, last] = [points[0]!, points.at(-1)!].map((p) => p.split(" ").map(Number));
@@ -122,7 +126,7 @@ describe("the bench's geometry", () => {
   test("the part of a stem nearest to a press is the part that is drawn there", () => {
     const s = stem("a", { leanDeg: 20, turnDeg: 10 });
     for (const at of [0.1, 0.45, 0.9]) {
-      const path = stemPath(s, 0, at, lilac, view).split("L").at(-1)!.split(" ").map(Number);
+      const path = stemsDrawn(lilac, view)(s).path(0, at).split("L").at(-1)!.split(" ").map(Number);
       expect(nearestPart(s, { x: path[0]!, y: path[1]! }, lilac, view)).toBeCloseTo(at, 1);
     }
     expect(onSheet({ x: 0, y: 0, z: 0 }, view)).toEqual({ x: 200, y: 380 });

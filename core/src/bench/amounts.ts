@@ -1,7 +1,7 @@
 /** A set of cuts in shares: of leaf, of stems, of outline; and the size that is left. */
 import { betweenShare, outlineOf, shareByCount, shareByHeight, solidOf } from "../amount/index.ts";
 import type { Stem, StemCut } from "../model/index.ts";
-import { alongStem, branchTip, radiusOf, type Point3 } from "../stems/index.ts";
+import { reachLeft } from "../stems/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 import { effectOn, leafWeight, type StemEffect, type StemKind } from "./effects.ts";
 
@@ -35,20 +35,13 @@ export interface Amounts {
 const isLive = (s: Stem): boolean => s.state !== "dead";
 const isHealthy = (s: Stem): boolean => s.state === "live";
 
-const POINTS = 12;
-/** Points along everything a stem has above ground, as left by an effect. */
-function pointsOf(e: StemEffect, kind: StemKind): Point3[] {
-  if (e.kept === 0) return [];
-  const stem = Array.from({ length: POINTS + 1 }, (_, i) => alongStem(e.stem, (e.kept * i) / POINTS, kind));
-  const tips = e.stem.branches.flatMap((b, i) => (e.branchesGone.has(i) ? [] : [branchTip(e.stem, b, kind)]));
-  return [...stem, ...tips];
-}
-
-function sizeOf(points: readonly Point3[]): Size {
+function sizeOf(effects: readonly StemEffect[], kind: StemKind): Size {
   let [heightM, halfM] = [0, 0];
-  for (const p of points) {
-    heightM = Math.max(heightM, p.z);
-    halfM = Math.max(halfM, radiusOf(p));
+  for (const e of effects) {
+    if (!isLive(e.stem)) continue;
+    const left = reachLeft(e.stem, e.kept, (i) => !e.branchesGone.has(i), kind);
+    heightM = Math.max(heightM, left.heightM);
+    halfM = Math.max(halfM, left.radiusM);
   }
   return { heightM, widthM: 2 * halfM };
 }
@@ -58,8 +51,10 @@ const UNCUT = new WeakMap<readonly Stem[], { readonly habit: string; readonly be
 function uncut(stems: readonly Stem[], kind: StemKind): Size {
   const kept = UNCUT.get(stems);
   if (kept?.habit === kind.habit) return kept.before;
-  const points = stems.filter(isLive).flatMap((s) => pointsOf(effectOn(s, [], kind), kind));
-  const before = sizeOf(points);
+  const before = sizeOf(
+    stems.map((s) => effectOn(s, [], kind)),
+    kind,
+  );
   UNCUT.set(stems, { habit: kind.habit, before });
   return before;
 }
@@ -78,9 +73,8 @@ export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], kind
   }
   const live = stems.filter(isLive).length;
   const removed = effects.filter((e) => e.kept === 0 && isHealthy(e.stem)).length;
-  const pointsAfter = effects.filter((e) => isLive(e.stem)).flatMap((e) => pointsOf(e, kind));
   const before = uncut(stems, kind);
-  const after = sizeOf(pointsAfter);
+  const after = sizeOf(effects, kind);
   const part = (x: number): Share => (all === 0 ? 0 : clampShare(x / all));
   const reach = part(Math.max(reached, length));
   return {

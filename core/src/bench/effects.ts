@@ -6,7 +6,7 @@
 import { conductingSection, headedShare, together } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { SideBranch, Stem, StemCut } from "../model/index.ts";
-import { alongStem, branchTip, partAtHeight, radiusOf } from "../stems/index.ts";
+import { partAtHeight, REACH_STEPS, reachOf } from "../stems/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 
 export type StemKind = Pick<Taxon, "habit" | "profile" | "sapwoodMm" | "growthM">;
@@ -107,7 +107,7 @@ function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Sh
       return { leaf: clampShare(main + sum(sides)), ends: cutEnds / ends, kept: out.kept };
     }
     case "lift": {
-      const low = left.filter((i) => alongStem(s, s.branches[i]!.at, kind).z < cut.clearM);
+      const low = left.filter((i) => reachOf(s, kind).branches[i]![0].heightM < cut.clearM);
       if (s.branches.length === 0) {
         const at = partAtHeight(s, cut.clearM, kind);
         return { leaf: 1 - headedShare(at, exponent, bareFoot), ends: 0 };
@@ -119,26 +119,18 @@ function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Sh
   }
 }
 
-const STEPS = 24;
 /** Where a stem leaves an outline of a height and half width, and how much of each side branch stands outside. */
 function outside(s: Stem, kind: StemKind, heightM: Metres, halfM: Metres): { kept: Share; branches: Share[] } {
-  let kept: Share = 1;
-  for (let i = 1; i <= STEPS; i++) {
-    const p = alongStem(s, i / STEPS, kind);
-    if (p.z > heightM || radiusOf(p) > halfM) {
-      kept = (i - 0.5) / STEPS;
-      break;
-    }
-  }
-  const branches = s.branches.map((b) => {
-    const [from, to] = [alongStem(s, b.at, kind), branchTip(s, b, kind)];
-    const past = Math.max(
-      to.z > heightM ? (to.z - heightM) / Math.max(1e-6, to.z - from.z) : 0,
-      radiusOf(to) > halfM ? (radiusOf(to) - halfM) / Math.max(1e-6, radiusOf(to) - radiusOf(from)) : 0,
+  const { along, branches } = reachOf(s, kind);
+  const out = along.findIndex((p, i) => i > 0 && (p.heightM > heightM || p.radiusM > halfM));
+  const past = ([from, to]: (typeof branches)[number]): Share =>
+    clampShare(
+      Math.max(
+        to.heightM > heightM ? (to.heightM - heightM) / Math.max(1e-6, to.heightM - from.heightM) : 0,
+        to.radiusM > halfM ? (to.radiusM - halfM) / Math.max(1e-6, to.radiusM - from.radiusM) : 0,
+      ),
     );
-    return clampShare(past);
-  });
-  return { kept, branches };
+  return { kept: out < 0 ? 1 : (out - 0.5) / REACH_STEPS, branches: branches.map(past) };
 }
 
 /** What the cuts do to one stem. */
@@ -160,8 +152,8 @@ export function effectOn(s: Stem, cuts: readonly StemCut[], kind: StemKind): Ste
     if (c.cut === "tips") kept = Math.min(kept, Math.max(0.02, 1 - c.offM / s.lengthM));
     kept = Math.min(kept, keeps);
     if (c.cut === "lift")
-      s.branches.forEach((b, i) => {
-        if (alongStem(s, b.at, kind).z < c.clearM) gone.add(i);
+      reachOf(s, kind).branches.forEach(([from], i) => {
+        if (from.heightM < c.clearM) gone.add(i);
       });
   }
   for (const i of above(s, kept)) if (i !== own.leader) gone.add(i);

@@ -86,8 +86,8 @@ function groupBy<T>(rows: readonly T[], key: (row: T) => string): ReadonlyMap<st
 }
 
 /** Remembers what a pure function said for a key. */
-function remembered<A, T, K extends string | number>(key: (a: A) => K, make: (a: A) => T): (a: A) => T {
-  const known = new Map<K, T>();
+function remembered<A, T>(key: (a: A) => string | number, make: (a: A) => T): (a: A) => T {
+  const known = new Map<string | number, T>();
   return (a) => {
     const k = key(a);
     let value = known.get(k);
@@ -101,7 +101,7 @@ function rememberedPair<A extends object, B, T>(make: (a: A, b: B) => T): (a: A,
   const known = new WeakMap<A, Map<B, T>>();
   return (a, b) => {
     let of = known.get(a);
-    if (!of) known.set(a, (of = new Map()));
+    if (!of) known.set(a, (of = new Map<B, T>()));
     let value = of.get(b);
     if (value === undefined) of.set(b, (value = make(a, b)));
     return value;

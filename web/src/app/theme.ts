@@ -100,6 +100,8 @@ export const theme = createTheme({
     MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
     MuiFormHelperText: { styleOverrides: { root: { marginInline: 0, fontSize: "0.85rem" } } },
     MuiInputBase: { styleOverrides: { root: { backgroundColor: "var(--paper)", minHeight: 44 } } },
+    // Some sliders follow what is dragged elsewhere: sixty of them easing after it would cost a frame each time.
+    MuiSlider: { styleOverrides: { thumb: { transition: "none" }, track: { transition: "none" } } },
     MuiLink: { defaultProps: { underline: "always", color: "inherit" } },
   },
 });

@@ -23,6 +23,30 @@ const OUTER = 91;
 const INNER = 69;
 const WOBBLE = 0.022;
 
+/** The rings of the years before, newest first. */
+const INNER_RINGS = [54, 41, 30, 20, 11] as const;
+
+/** The sawn end of one plant is the same whatever is tried on it. */
+const Wood = memo(function Wood({ n }: { readonly n: number }) {
+  return (
+    <>
+      <path d={ringPath(BARK + 7, 0.03, n + 1)} fill="var(--umber)" />
+      <path d={ringPath(OUTER + 2, WOBBLE, n)} fill="#f1dfba" />
+    </>
+  );
+});
+const Rings = memo(function Rings({ n }: { readonly n: number }) {
+  return [INNER, ...INNER_RINGS].map((r, i) => (
+    <path
+      key={r}
+      d={ringPath(r, WOBBLE + 0.006 * i, n + i)}
+      fill="none"
+      stroke="#a97f49"
+      strokeWidth={i === 0 ? 2 : 1.2}
+    />
+  ));
+});
+
 /** Most days change nothing on it, while the sums of the years before are made anew with each. */
 const sameRing = (a: Props, b: Props): boolean =>
   Object.keys({ ...a, ...b }).every((k) => {
@@ -58,8 +82,7 @@ export const BudgetRing = memo(function BudgetRing({
       aria-label={label}
       style={{ maxWidth: "100%" }}
     >
-      <path d={ringPath(BARK + 7, 0.03, n + 1)} fill="var(--umber)" />
-      <path d={ringPath(OUTER + 2, WOBBLE, n)} fill="#f1dfba" />
+      <Wood n={n} />
       <path d={wedgePath(INNER, OUTER, 0, end, WOBBLE, n)} fill={over ? "var(--alarm)" : "#c47a12"} />
       {tried > 0 && (
         <>
@@ -72,19 +95,14 @@ export const BudgetRing = memo(function BudgetRing({
           <path d={wedgePath(INNER, OUTER, end, triedEnd, WOBBLE, n)} fill={`url(#tried-${n})`} stroke="#14232a" />
         </>
       )}
-      {[INNER, 54, 41, 30, 20, 11].map((r, i) => (
-        <g key={r}>
-          <path
-            d={ringPath(r, WOBBLE + 0.006 * i, n + i)}
-            fill="none"
-            stroke="#a97f49"
-            strokeWidth={i === 0 ? 2 : 1.2}
-          />
-          {i > 0 && past[i - 1] !== undefined && past[i - 1]! > 0 && (
-            <path d={wedgePath(r - 1.5, r + 1.5, 0, past[i - 1]!, WOBBLE + 0.006 * i, n + i)} fill="#7a4f16" />
-          )}
-        </g>
-      ))}
+      <Rings n={n} />
+      {INNER_RINGS.map((r, i) => {
+        const share = past[i] ?? 0;
+        const wobble = WOBBLE + 0.006 * (i + 1);
+        return (
+          share > 0 && <path key={r} d={wedgePath(r - 1.5, r + 1.5, 0, share, wobble, n + i + 1)} fill="#7a4f16" />
+        );
+      })}
       <circle r="3.2" fill="#7a4f16" />
       <line x1="0" y1={-INNER} x2="0" y2={-OUTER - 2} stroke="#14232a" strokeWidth="2" />
       {cap !== null && cap > 0 && (

@@ -1,5 +1,14 @@
 /** Stems as lines on a flat sheet: seen from one side, scaled to fit, far ones first. */
-import { alongStem, branchTip, seenFrom, type Point3, type Shoot, type Stem, type Taxon } from "@wren/core";
+import {
+  alongStem,
+  branchTip,
+  seenFrom,
+  type Point3,
+  type Shoot,
+  type Stem,
+  type StemEffect,
+  type Taxon,
+} from "@wren/core";
 
 export interface Sheet {
   readonly width: number;
@@ -33,22 +42,99 @@ export function onSheet(p: Point3, v: View): Spot {
 const text = ({ x, y }: Spot): string => `${x.toFixed(1)} ${y.toFixed(1)}`;
 
 const STEPS = 8;
-/** A stem from one part of its length to another. */
-export function stemPath(s: Stem, from: number, to: number, taxon: Taxon, v: View): string {
-  if (to <= from) return "";
-  return Array.from({ length: STEPS + 1 }, (_, i) => {
-    const at = from + ((to - from) * i) / STEPS;
-    return `${i === 0 ? "M" : "L"}${text(onSheet(alongStem(s, at, taxon), v))}`;
-  }).join("");
+/** A stem as it is drawn in a view; its points are worked out once, whatever is cut of it. */
+class DrawnStem {
+  readonly #exact: (at: number) => string;
+  readonly #along: readonly string[];
+  readonly #branches: readonly string[];
+
+  constructor(s: Stem, taxon: Taxon, v: View) {
+    this.#exact = (at) => text(onSheet(alongStem(s, at, taxon), v));
+    this.#along = Array.from({ length: STEPS + 1 }, (_, i) => this.#exact(i / STEPS));
+    this.#branches = s.branches.map((b) => `M${this.#exact(b.at)}L${text(onSheet(branchTip(s, b, taxon), v))}`);
+  }
+  /** The stem from one part of its length to another. */
+  path(from: number, to: number): string {
+    if (to <= from) return "";
+    let d = `M${this.#exact(from)}`;
+    for (let i = 1; i < STEPS; i++) if (i / STEPS > from && i / STEPS < to) d += `L${this.#along[i]!}`;
+    return `${d}L${this.#exact(to)}`;
+  }
+  /** Its side branches, those that stay or those that go. */
+  branches(which: (i: number) => boolean): string {
+    return this.#branches.filter((_, i) => which(i)).join("");
+  }
+}
+export type StemsDrawn = (s: Stem) => DrawnStem;
+
+/** Draws stems of a kind in a view, each once. */
+export function stemsDrawn(taxon: Taxon, v: View): StemsDrawn {
+  const drawn = new WeakMap<Stem, DrawnStem>();
+  return (s) => {
+    let one = drawn.get(s);
+    if (!one) drawn.set(s, (one = new DrawnStem(s, taxon, v)));
+    return one;
+  };
 }
 
-/** Its side branches, those that stay or those that go. */
-export const branchPath = (s: Stem, which: (i: number) => boolean, taxon: Taxon, v: View): string =>
-  s.branches
-    .map((b, i) =>
-      which(i) ? `M${text(onSheet(alongStem(s, b.at, taxon), v))}L${text(onSheet(branchTip(s, b, taxon), v))}` : "",
-    )
-    .join("");
+/** How a stem looks: what is not alive and healthy stands out, and what is chosen most. */
+export type StemLook = "live" | "dead" | "alarm" | "chosen";
+const LOOKS: readonly StemLook[] = ["dead", "live", "alarm", "chosen"];
+
+export interface StandLine {
+  readonly key: string;
+  readonly look: StemLook;
+  readonly width: number;
+  readonly d: string;
+}
+/** Widths are drawn in steps the eye does not tell apart. */
+const WIDTH_STEP = 0.5;
+const stepped = (w: number): number => Math.round(w / WIDTH_STEP) * WIDTH_STEP;
+
+/**
+ * What stays of a stand, stems of one look and width as one line: a drag of the shears changes all of them at once,
+ * and twenty long lines are drawn anew in far less than a hundred and twenty short ones.
+ */
+export function standLines(
+  effects: readonly StemEffect[],
+  drawn: StemsDrawn,
+  v: View,
+  chosenId: string | null,
+): readonly StandLine[] {
+  const lines = new Map<string, { look: StemLook; width: number; d: string }>();
+  const add = (look: StemLook, width: number, part: "stem" | "branch", d: string): void => {
+    const key = `${look}-${part}-${width}`;
+    const line = lines.get(key);
+    if (line) line.d += d;
+    else lines.set(key, { look, width, d });
+  };
+  for (const { stem, kept, branchesGone } of effects) {
+    const look: StemLook =
+      stem.id === chosenId ? "chosen" : stem.state === "live" || stem.state === "dead" ? stem.state : "alarm";
+    const width = strokeOf(stem.diameterMm, v);
+    const one = drawn(stem);
+    add(look, stepped(width), "stem", one.path(0, kept));
+    add(
+      look,
+      Math.max(1, stepped(width * 0.4)),
+      "branch",
+      one.branches((i) => !branchesGone.has(i)),
+    );
+  }
+  return LOOKS.flatMap((look) =>
+    Array.from(lines, ([key, line]) => ({ key, ...line })).filter((l) => l.look === look && l.d !== ""),
+  );
+}
+
+/** What goes of a stand, in two lines. */
+export function goneLines(effects: readonly StemEffect[], drawn: StemsDrawn): { stems: string; branches: string } {
+  let [stems, branches] = ["", ""];
+  for (const { stem, kept, branchesGone } of effects) {
+    if (kept < 1) stems += drawn(stem).path(kept, 1);
+    if (branchesGone.size > 0) branches += drawn(stem).branches((i) => branchesGone.has(i));
+  }
+  return { stems, branches };
+}
 
 /** How thick a stem is drawn: a little more than to scale, so that the thin ones are seen. */
 export const strokeOf = (diameterMm: number, v: View): number => Math.max(1.6, (diameterMm / 1000) * v.scale * 1.4);

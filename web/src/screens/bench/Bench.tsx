@@ -7,7 +7,6 @@ import {
   MOST_TRIES,
   plainStem,
   regimeOf,
-  remarkText,
   suggest,
   TASK_TABLE,
   taskForGoal,
@@ -36,12 +35,11 @@ import { CutList } from "./CutList.tsx";
 import { Drawing } from "./Drawing.tsx";
 import { FourSides } from "./FourSides.tsx";
 import { LookFrom } from "./LookFrom.tsx";
-import { cutText, keptOf } from "./labels.ts";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
 import { carriedOut, cutAt, wholeCut, withCuts, withoutStem, withStand, withStem } from "./standEdits.ts";
 import { StemDialog } from "./StemDialog.tsx";
-import { StemRow } from "./StemList.tsx";
+import { StemList } from "./StemList.tsx";
 import { WholeTools } from "./WholeTools.tsx";
 import { Compare, Offers, PhotosOf, ProposalNote } from "./asides.tsx";
 
@@ -79,8 +77,6 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
     () => tryOut(model, { plant, stems: stand.stems, task, cuts }, on),
     [model, plant, stand.stems, task, cuts, on],
   );
-  const loss = Math.max(0, ...result.flowers.map((f) => f.loss * f.weight));
-  const follows = useMemo(() => whatFollows(model, plant.id, result, on, loss), [model, plant.id, result, on, loss]);
   const lines = useMemo(
     () => cutList(stand.stems, cuts, taxon, task, plant.goal.kind),
     [stand.stems, cuts, taxon, task, plant.goal.kind],
@@ -121,6 +117,10 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
     const shear = cuts.find((c) => c.cut === "shear");
     if (shear) tryNow(wholeCut(cuts, "shear", { ...shear, heightM: withinM(heightM) }));
   });
+  const onTryWhole = useStable((kind: StemCut["cut"], cut: StemCut) => tryNow(wholeCut(cuts, kind, cut)));
+  const onWhole = useStable((kind: StemCut["cut"], cut: StemCut | null) =>
+    put("whole plant", wholeCut(cuts, kind, cut)),
+  );
   const propose = (): void => {
     const s = suggest(model, { plant, stems: stand.stems, task }, on);
     setProposal(s);
@@ -207,7 +207,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
           </details>
           <PhotosOf plantId={plant.id} />
           <Section title="What follows">
-            <WhatFollows follows={follows} />
+            <WhatFollows plantId={plant.id} result={result} on={on} />
           </Section>
         </div>
         <div className="bench-outcome">
@@ -251,13 +251,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
       <div className="bench-work">
         <div className="no-print bench-stems">
           <Section title="Over the whole plant">
-            <WholeTools
-              cuts={cuts}
-              result={result}
-              taxon={taxon}
-              onTry={(kind, cut) => tryNow(wholeCut(cuts, kind, cut))}
-              onCut={(kind, cut) => put("whole plant", wholeCut(cuts, kind, cut))}
-            />
+            <WholeTools cuts={cuts} before={result.before} taxon={taxon} onTry={onTryWhole} onCut={onWhole} />
           </Section>
           <Section
             title="Stems"
@@ -285,24 +279,17 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
               nameOf={nameOf}
               onChoose={setChosen}
             />
-            <ul className="bare">
-              {stand.stems.map((s) => (
-                <StemRow
-                  key={s.id}
-                  stem={s}
-                  name={nameOf(s.id)}
-                  nameOf={nameOf}
-                  does={cutText(cuts, s, say)}
-                  against={result.remarks.flatMap((r) => (r.stemId === s.id ? [remarkText(r, say)] : [])).join("\n")}
-                  keptM={keptOf(cuts, s)}
-                  chosen={s.id === chosen}
-                  onChoose={choose}
-                  onTry={onTry}
-                  onCut={onCut}
-                  onEdit={edit}
-                />
-              ))}
-            </ul>
+            <StemList
+              stems={stand.stems}
+              cuts={cuts}
+              remarks={result.remarks}
+              chosen={chosen}
+              nameOf={nameOf}
+              onChoose={choose}
+              onTry={onTry}
+              onCut={onCut}
+              onEdit={edit}
+            />
           </Section>
         </div>
         <div>

@@ -11,16 +11,19 @@ import {
 } from "@wren/core";
 import { memo, useMemo, useRef, useState, type PointerEvent } from "react";
 import {
-  branchPath,
   depthOf,
+  goneLines,
   heightAt,
   nearestPart,
   onSheet,
   shootPath,
-  stemPath,
+  standLines,
+  stemsDrawn,
   strokeOf,
   viewOf,
   type Spot,
+  type StemLook,
+  type StemsDrawn,
   type View,
 } from "../../drawing/stand.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
@@ -60,79 +63,62 @@ function cutFor(stem: Stem, at: number): StemCut | null {
   return cutAbove(stem, at * stem.lengthM);
 }
 
-interface LinesProps {
-  readonly effect: TryResult["effects"][number];
-  readonly taxon: Taxon;
-  readonly view: View;
-  readonly chosen: boolean;
-}
-/** A try leaves most stems as they were: they are not drawn again. */
-const sameLines = (a: LinesProps, b: LinesProps): boolean =>
-  a.effect.stem === b.effect.stem &&
-  a.effect.kept === b.effect.kept &&
-  a.effect.branchesGone.size === b.effect.branchesGone.size &&
-  [...a.effect.branchesGone].every((i) => b.effect.branchesGone.has(i)) &&
-  a.taxon === b.taxon &&
-  a.view === b.view &&
-  a.chosen === b.chosen;
+const COLOUR_OF: Readonly<Record<StemLook, string>> = {
+  live: "var(--umber)",
+  dead: "var(--soft)",
+  alarm: "var(--alarm)",
+  chosen: "var(--plum)",
+};
 
-const StemLines = memo(function StemLines({ effect, taxon, view, chosen }: LinesProps) {
-  const { stem, kept, branchesGone } = effect;
-  const width = strokeOf(stem.diameterMm, view);
-  const dead = stem.state === "dead";
-  const colour = chosen
-    ? "var(--plum)"
-    : dead
-      ? "var(--soft)"
-      : stem.state === "live"
-        ? "var(--umber)"
-        : "var(--alarm)";
+interface LinesProps {
+  readonly effects: TryResult["effects"];
+  readonly drawn: StemsDrawn;
+}
+function KeptLines({
+  effects,
+  drawn,
+  view,
+  chosen,
+}: LinesProps & { readonly view: View; readonly chosen: string | null }) {
   return (
-    <g strokeLinecap="round" strokeLinejoin="round">
-      <path
-        d={stemPath(stem, 0, kept, taxon, view)}
-        fill="none"
-        stroke={colour}
-        strokeWidth={width}
-        strokeDasharray={dead ? "2 4" : undefined}
-      />
-      <path
-        d={branchPath(stem, (i) => !branchesGone.has(i), taxon, view)}
-        fill="none"
-        stroke={colour}
-        strokeWidth={Math.max(1.2, width * 0.4)}
-      />
+    <g strokeLinecap="round" strokeLinejoin="round" fill="none">
+      {standLines(effects, drawn, view, chosen).map((l) => (
+        <path
+          key={l.key}
+          d={l.d}
+          stroke={COLOUR_OF[l.look]}
+          strokeWidth={l.width}
+          strokeDasharray={l.look === "dead" ? "2 4" : undefined}
+        />
+      ))}
     </g>
   );
-}, sameLines);
+}
 
-/** What goes, behind what stays: all of it in two lines, since a drag changes all of it at once. */
-function GoneLines({ effects, taxon, view }: Pick<LinesProps, "taxon" | "view"> & Pick<TryResult, "effects">) {
-  const stems = effects.filter((e) => e.kept < 1).map((e) => stemPath(e.stem, e.kept, 1, taxon, view));
-  const branches = effects
-    .filter((e) => e.branchesGone.size > 0)
-    .map((e) => branchPath(e.stem, (i) => e.branchesGone.has(i), taxon, view));
+/** What goes, behind what stays. */
+function GoneLines({ effects, drawn }: LinesProps) {
+  const { stems, branches } = goneLines(effects, drawn);
   return (
     <g stroke="var(--alarm)" strokeDasharray="5 5" fill="none" opacity="0.75" strokeLinecap="round">
-      <path d={stems.join("")} strokeWidth="2.4" />
-      <path d={branches.join("")} strokeWidth="1.2" />
+      <path d={stems} strokeWidth="2.4" />
+      <path d={branches} strokeWidth="1.2" />
     </g>
   );
 }
 
 interface PressProps {
   readonly stems: readonly Stem[];
-  readonly taxon: Taxon;
+  readonly drawn: StemsDrawn;
   readonly view: View;
   readonly onChoose: (id: string) => void;
 }
 /** Broad unseen lines over the stems, for a finger. */
-const PressLines = memo(function PressLines({ stems, taxon, view, onChoose }: PressProps) {
+const PressLines = memo(function PressLines({ stems, drawn, view, onChoose }: PressProps) {
   return stems.map((s) => (
     <path
       key={s.id}
       data-stem={s.id}
-      d={stemPath(s, 0, 1, taxon, view)}
+      d={drawn(s).path(0, 1)}
       fill="none"
       stroke="transparent"
       strokeWidth={Math.max(14, strokeOf(s.diameterMm, view))}
@@ -147,6 +133,7 @@ export function Drawing(p: Props) {
   const { taxon, result } = p;
   const sheet = p.narrow ? PHONE : DESK;
   const view = useMemo(() => viewOf(sheet, p.room.heightM, p.room.widthM, p.viewDeg), [sheet, p.room, p.viewDeg]);
+  const drawn = useMemo(() => stemsDrawn(taxon, view), [taxon, view]);
   const svg = useRef<SVGSVGElement>(null);
   /** Where an end is being dragged to, of its stem; and the height the line is dragged to. */
   const [drag, setDrag] = useState<number | null>(null);
@@ -216,10 +203,8 @@ export function Drawing(p: Props) {
           strokeDasharray="8 5"
         />
       )}
-      {!future && <GoneLines effects={result.effects} taxon={taxon} view={view} />}
-      {sorted.map((e) => (
-        <StemLines key={e.stem.id} effect={e} taxon={taxon} view={view} chosen={e.stem.id === p.chosen} />
-      ))}
+      {!future && <GoneLines effects={result.effects} drawn={drawn} />}
+      <KeptLines effects={result.effects} drawn={drawn} view={view} chosen={p.chosen} />
       {future && (
         <path
           d={shootPath(
@@ -232,7 +217,7 @@ export function Drawing(p: Props) {
           fill="none"
         />
       )}
-      {!future && <PressLines stems={inOrder} taxon={taxon} view={view} onChoose={p.onChoose} />}
+      {!future && <PressLines stems={inOrder} drawn={drawn} view={view} onChoose={p.onChoose} />}
       {!future &&
         sorted.map((e) => {
           const no = p.numbers.get(e.stem.id);

@@ -1,6 +1,6 @@
 /** Step back: what is left, from all four sides at once. */
 import type { Taxon, TryResult } from "@wren/core";
-import { branchPath, stemPath, strokeOf, viewOf } from "../../drawing/stand.geometry.ts";
+import { standLines, stemsDrawn, viewOf } from "../../drawing/stand.geometry.ts";
 
 const SHEET = { width: 160, height: 170, foot: 8 } as const;
 export const SIDES = ["Front", "Right", "Back", "Left"] as const;
@@ -20,15 +20,11 @@ export function FourSides({ result, taxon, room }: Props) {
           <li key={side}>
             <svg viewBox={`0 0 ${SHEET.width} ${SHEET.height}`} width="100%" aria-hidden="true">
               <line x1="0" x2={SHEET.width} y1={SHEET.height - 8} y2={SHEET.height - 8} stroke="var(--umber)" />
-              {result.effects.map((e) => (
-                <g key={e.stem.id} fill="none" stroke="var(--umber)" strokeLinecap="round">
-                  <path
-                    d={stemPath(e.stem, 0, e.kept, taxon, view)}
-                    strokeWidth={strokeOf(e.stem.diameterMm, view) * 0.8}
-                  />
-                  <path d={branchPath(e.stem, (b) => !e.branchesGone.has(b), taxon, view)} strokeWidth="1" />
-                </g>
-              ))}
+              <g fill="none" stroke="var(--umber)" strokeLinecap="round">
+                {standLines(result.effects, stemsDrawn(taxon, view), view, null).map((l) => (
+                  <path key={l.key} d={l.d} strokeWidth={l.width * 0.8} />
+                ))}
+              </g>
             </svg>
             {side}
           </li>

@@ -5,13 +5,16 @@ import {
   measuresOf,
   reasonText,
   remarkText,
-  type Follows,
+  whatFollows,
   type Future,
+  type PlainDate,
   type Plant,
   type TryResult,
   type Voice,
 } from "@wren/core";
+import { memo, useDeferredValue } from "react";
 import { BudgetRing } from "../../drawing/BudgetRing.tsx";
+import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { Table } from "../../ui/Table.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
@@ -155,8 +158,21 @@ const of = (f: Future, say: Voice): readonly string[] => [
   f.headSize === null ? "–" : range(f.headSize[0], f.headSize[1], (n) => `×${n.toFixed(1)}`),
 ];
 
-export function WhatFollows({ follows }: { readonly follows: Follows }) {
+interface FollowsProps {
+  readonly plantId: string;
+  readonly result: TryResult;
+  readonly on: PlainDate;
+}
+/** A table of years to come follows a drag a moment later, so that the drawing answers first. */
+export function WhatFollows(p: FollowsProps) {
+  return <FollowsOf {...p} result={useDeferredValue(p.result)} />;
+}
+
+const FollowsOf = memo(function FollowsOf({ plantId, result, on }: FollowsProps) {
+  const { model } = useGarden();
   const say = useVoice();
+  const loss = Math.max(0, ...result.flowers.map((f) => f.loss * f.weight));
+  const follows = whatFollows(model, plantId, result, on, loss);
   return (
     <>
       <Table
@@ -174,4 +190,4 @@ export function WhatFollows({ follows }: { readonly follows: Follows }) {
       </p>
     </>
   );
-}
+});

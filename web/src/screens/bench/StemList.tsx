@@ -1,9 +1,9 @@
 /** The drawing in words, and every cut at a stem without a mouse. */
 import { Slider } from "@mui/material";
-import { cutAbove, type Stem, type StemCut } from "@wren/core";
+import { cutAbove, remarkText, type Remark, type Stem, type StemCut, type Voice } from "@wren/core";
 import { memo, useState } from "react";
 import { useVoice } from "../../state/voice.ts";
-import { stemText } from "./labels.ts";
+import { cutText, keptOf, stemText } from "./labels.ts";
 
 interface RowProps {
   readonly stem: Stem;
@@ -86,7 +86,7 @@ function Tools({ stem, name, keptM, onTry, onCut, onEdit }: RowProps) {
 }
 
 /** A try leaves most rows as they were: they are not drawn again. */
-export const StemRow = memo(function StemRow(p: RowProps) {
+const StemRow = memo(function StemRow(p: RowProps) {
   const say = useVoice();
   return (
     <li className={`stem-row${p.chosen ? " row-chosen" : ""}`}>
@@ -104,3 +104,49 @@ export const StemRow = memo(function StemRow(p: RowProps) {
     </li>
   );
 });
+
+interface ListProps extends Pick<RowProps, "nameOf" | "onChoose" | "onTry" | "onCut" | "onEdit"> {
+  readonly stems: readonly Stem[];
+  readonly cuts: readonly StemCut[];
+  readonly remarks: readonly Remark[];
+  readonly chosen: string | null;
+}
+/** Cuts over the whole plant leave the rows as they are, and these change with every step of a drag. */
+const ofStems = (cuts: readonly StemCut[]): readonly StemCut[] => cuts.filter((c) => "stemId" in c);
+const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((x, i) => x === b[i]);
+const againstOf = (remarks: readonly Remark[], say: Voice): ReadonlyMap<string, string> => {
+  const texts = new Map<string, string>();
+  for (const r of remarks) {
+    if (r.stemId === null) continue;
+    const before = texts.get(r.stemId);
+    texts.set(r.stemId, before === undefined ? remarkText(r, say) : `${before}\n${remarkText(r, say)}`);
+  }
+  return texts;
+};
+const sameList = (a: ListProps, b: ListProps): boolean =>
+  (Object.keys(a) as (keyof ListProps)[]).every((k) => {
+    if (k === "cuts") return sameItems(ofStems(a.cuts), ofStems(b.cuts));
+    return k === "remarks" ? JSON.stringify(a.remarks) === JSON.stringify(b.remarks) : a[k] === b[k];
+  });
+
+export const StemList = memo(function StemList({ stems, cuts, remarks, chosen, ...rest }: ListProps) {
+  const say = useVoice();
+  const against = againstOf(remarks, say);
+  return (
+    <ul className="bare">
+      {stems.map((s) => (
+        <StemRow
+          key={s.id}
+          stem={s}
+          name={rest.nameOf(s.id)}
+          does={cutText(cuts, s, say)}
+          against={against.get(s.id) ?? ""}
+          keptM={keptOf(cuts, s)}
+          chosen={s.id === chosen}
+          {...rest}
+        />
+      ))}
+    </ul>
+  );
+}, sameList);

@@ -1,7 +1,7 @@
 /** Cuts over the whole plant: an outline, tips, spent heads, candles, the skirt. */
 import { Slider } from "@mui/material";
 import type { StemCut, Taxon, TryResult, Voice } from "@wren/core";
-import { useState } from "react";
+import { memo, useDeferredValue, useState } from "react";
 import { useVoice } from "../../state/voice.ts";
 
 interface Tool {
@@ -18,8 +18,7 @@ const TOOLS: readonly Tool[] = [
 ];
 
 /** A tool as it is first taken up. */
-function start(cut: Tool["cut"], { before }: TryResult, taxon: Taxon): StemCut {
-  const { heightM, widthM } = before;
+function start(cut: Tool["cut"], { heightM, widthM }: TryResult["before"], taxon: Taxon): StemCut {
   switch (cut) {
     case "shear":
       return { cut, heightM: Math.max(0.05, heightM * 0.9), widthM: Math.max(0.05, widthM * 0.95) };
@@ -112,14 +111,19 @@ function slidesOf(c: StemCut, { heightM, widthM }: TryResult["before"], say: Voi
 
 interface Props {
   readonly cuts: readonly StemCut[];
-  readonly result: TryResult;
+  readonly before: TryResult["before"];
   readonly taxon: Taxon;
   /** While a slider moves each place is tried; let go, the last one is cut. */
   readonly onTry: (kind: Tool["cut"], cut: StemCut) => void;
   readonly onCut: (kind: Tool["cut"], cut: StemCut | null) => void;
 }
 
-export function WholeTools({ cuts, result, taxon, onTry, onCut }: Props) {
+/** The sliders follow a drag on the drawing a moment later, so that the drawing answers first. */
+export function WholeTools(p: Props) {
+  return <Tools {...p} cuts={useDeferredValue(p.cuts)} />;
+}
+
+const Tools = memo(function Tools({ cuts, before, taxon, onTry, onCut }: Props) {
   const say = useVoice();
   return (
     <div>
@@ -132,7 +136,7 @@ export function WholeTools({ cuts, result, taxon, onTry, onCut }: Props) {
               type="button"
               className={`press${there ? " press-main" : ""}`}
               aria-pressed={there}
-              onClick={() => onCut(t.cut, there ? null : start(t.cut, result, taxon))}
+              onClick={() => onCut(t.cut, there ? null : start(t.cut, before, taxon))}
             >
               {t.label}
             </button>
@@ -140,7 +144,7 @@ export function WholeTools({ cuts, result, taxon, onTry, onCut }: Props) {
         })}
       </div>
       {cuts.flatMap((c) =>
-        slidesOf(c, result.before, say).map((s) => (
+        slidesOf(c, before, say).map((s) => (
           <Slide
             key={s.label}
             {...s}
@@ -151,4 +155,4 @@ export function WholeTools({ cuts, result, taxon, onTry, onCut }: Props) {
       )}
     </div>
   );
-}
+});
