@@ -217,6 +217,12 @@ describe("shares of cuts at stems", () => {
         expect(more.share).toBeLessThanOrEqual(1);
         expect(more.share).toBeGreaterThanOrEqual(a.share - 1e-9);
         expect(a.after.heightM).toBeLessThanOrEqual(a.before.heightM + 1e-9);
+        // Nothing is left standing outside the shears' outline, but for the bow of a stem between two points of it.
+        for (const c of cuts) {
+          if (c.cut !== "shear") continue;
+          expect(a.after.heightM).toBeLessThanOrEqual(c.heightM + 0.002);
+          expect(a.after.widthM).toBeLessThanOrEqual(c.widthM + 0.002);
+        }
         const [first, ...rest] = stems;
         expect(amountsOf(stems, out("s0"), plain).share).toBeCloseTo(
           shareByDiameters(

@@ -39,7 +39,7 @@ function sizeOf(effects: readonly StemEffect[], kind: StemKind): Size {
   let [heightM, halfM] = [0, 0];
   for (const e of effects) {
     if (!isLive(e.stem)) continue;
-    const left = reachLeft(e.stem, e.kept, (i) => !e.branchesGone.has(i), kind);
+    const left = reachLeft(e.stem, e.kept, e.branchParts, kind);
     heightM = Math.max(heightM, left.heightM);
     halfM = Math.max(halfM, left.radiusM);
   }

@@ -6,7 +6,7 @@
 import { conductingSection, headedShare, together } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { SideBranch, Stem, StemCut } from "../model/index.ts";
-import { partAtHeight, REACH_STEPS, reachOf } from "../stems/index.ts";
+import { partAtHeight, REACH_STEPS, reachOf, type Reached } from "../stems/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 
 export type StemKind = Pick<Taxon, "habit" | "profile" | "sapwoodMm" | "growthM">;
@@ -17,6 +17,8 @@ export interface StemEffect {
   readonly kept: Share;
   /** Side branches that go, by their number; those above the kept part are among them. */
   readonly branchesGone: ReadonlySet<number>;
+  /** Part of each side branch that stays: 1 when it is whole, less where shears or tipping took its end, 0 when it goes. */
+  readonly branchParts: readonly Share[];
   /** Thinned to this side branch, which takes over. */
   readonly leader: number | null;
   /** Share of its leaf that goes. */
@@ -81,8 +83,15 @@ function ownLeafGone(s: Stem, kind: StemKind, { kept, gone, leader }: Whole): Sh
   );
 }
 
+interface WholeCut {
+  readonly leaf: Share;
+  readonly ends: Share;
+  readonly kept?: Share;
+  /** Part of each side branch that stays. */
+  readonly parts?: readonly Share[];
+}
 /** A cut over the whole plant as it meets one stem: leaf and ends that go of what is left. */
-function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Share; ends: Share; kept?: Share } {
+function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): WholeCut {
   const left = s.branches.map((_, i) => i).filter((i) => !own.gone.has(i));
   const ends = 1 + left.length;
   const { exponent, bareFoot } = kind.profile;
@@ -91,8 +100,9 @@ function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Sh
   switch (cut.cut) {
     case "tips": {
       const main = headedShare(Math.max(0, 1 - cut.offM / s.lengthM), exponent, bareFoot);
-      const sides = left.map((i, j) => branchLeaf[j]! * clampShare(cut.offM / s.branches[i]!.lengthM));
-      return { leaf: clampShare(axis * main + sum(sides)), ends: 1 };
+      const off = s.branches.map((b) => clampShare(cut.offM / b.lengthM));
+      const sides = left.map((i, j) => branchLeaf[j]! * off[i]!);
+      return { leaf: clampShare(axis * main + sum(sides)), ends: 1, parts: off.map((x) => 1 - x) };
     }
     case "candles":
       return {
@@ -104,7 +114,8 @@ function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Sh
       const main = out.kept >= own.kept ? 0 : headedShare(out.kept, exponent, bareFoot);
       const sides = left.map((i, j) => (s.branches[i]!.at > out.kept ? 0 : branchLeaf[j]! * out.branches[i]!));
       const cutEnds = (out.kept < own.kept ? 1 : 0) + left.filter((i) => out.branches[i]! > 0).length;
-      return { leaf: clampShare(main + sum(sides)), ends: cutEnds / ends, kept: out.kept };
+      const parts = out.branches.map((x) => 1 - x);
+      return { leaf: clampShare(main + sum(sides)), ends: cutEnds / ends, kept: out.kept, parts };
     }
     case "lift": {
       const low = left.filter((i) => reachOf(s, kind).branches[i]![0].heightM < cut.clearM);
@@ -119,10 +130,17 @@ function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): { leaf: Sh
   }
 }
 
+/** Shears and tipping leave a stump of every stem, however low they go. */
+const LEAST_STUMP: Share = 0.02;
+
 /** Where a stem leaves an outline of a height and half width, and how much of each side branch stands outside. */
 function outside(s: Stem, kind: StemKind, heightM: Metres, halfM: Metres): { kept: Share; branches: Share[] } {
   const { along, branches } = reachOf(s, kind);
   const out = along.findIndex((p, i) => i > 0 && (p.heightM > heightM || p.radiusM > halfM));
+  const crossed = (a: Metres, b: Metres, limit: Metres): Share => (b > limit ? clampShare((limit - a) / (b - a)) : 1);
+  // Between two points a stem runs straight.
+  const into = ([a, b]: readonly Reached[]): Share =>
+    Math.min(crossed(a!.heightM, b!.heightM, heightM), crossed(a!.radiusM, b!.radiusM, halfM));
   const past = ([from, to]: (typeof branches)[number]): Share =>
     clampShare(
       Math.max(
@@ -130,7 +148,8 @@ function outside(s: Stem, kind: StemKind, heightM: Metres, halfM: Metres): { kep
         to.radiusM > halfM ? (to.radiusM - halfM) / Math.max(1e-6, to.radiusM - from.radiusM) : 0,
       ),
     );
-  return { kept: out < 0 ? 1 : (out - 0.5) / REACH_STEPS, branches: branches.map(past) };
+  const kept = out < 0 ? 1 : Math.max(LEAST_STUMP, (out - 1 + into(along.slice(out - 1, out + 1))) / REACH_STEPS);
+  return { kept, branches: branches.map(past) };
 }
 
 /** What the cuts do to one stem. */
@@ -143,13 +162,15 @@ export function effectOn(s: Stem, cuts: readonly StemCut[], kind: StemKind): Ste
   let { kept } = own;
   const gone = new Set(own.gone);
   let endsCut = false;
+  const parts = s.branches.map(() => 1);
   for (const c of own.kept === 0 ? [] : cuts) {
     if ("stemId" in c || c.cut === "dead-heads") continue;
-    const { leaf, ends: cutEnds, kept: keeps = 1 } = wholeCut(s, kind, c, own);
+    const { leaf, ends: cutEnds, kept: keeps = 1, parts: stay = [] } = wholeCut(s, kind, c, own);
+    stay.forEach((part, i) => (parts[i] = Math.min(parts[i]!, part)));
     leaves.push(leaf);
     ends.push(cutEnds);
     if (cutEnds > 0) endsCut = true;
-    if (c.cut === "tips") kept = Math.min(kept, Math.max(0.02, 1 - c.offM / s.lengthM));
+    if (c.cut === "tips") kept = Math.min(kept, Math.max(LEAST_STUMP, 1 - c.offM / s.lengthM));
     kept = Math.min(kept, keeps);
     if (c.cut === "lift")
       reachOf(s, kind).branches.forEach(([from], i) => {
@@ -161,6 +182,7 @@ export function effectOn(s: Stem, cuts: readonly StemCut[], kind: StemKind): Ste
     stem: s,
     kept,
     branchesGone: gone,
+    branchParts: parts.map((part, i) => (gone.has(i) ? 0 : part)),
     leader: own.leader,
     leafGone: together(leaves),
     endsGone: together(ends),

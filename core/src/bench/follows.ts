@@ -93,7 +93,14 @@ function oldWood(e: StemEffect, taxon: Taxon): Shoot[] {
   const branches = e.stem.branches.flatMap((b, i): Shoot[] =>
     e.branchesGone.has(i)
       ? []
-      : [{ from: alongStem(e.stem, b.at, taxon), to: branchTip(e.stem, b, taxon), widthMm: b.diameterMm, kind: "old" }],
+      : [
+          {
+            from: alongStem(e.stem, b.at, taxon),
+            to: branchTip(e.stem, { ...b, lengthM: b.lengthM * e.branchParts[i]! }, taxon),
+            widthMm: b.diameterMm,
+            kind: "old",
+          },
+        ],
   );
   return [...stem, ...branches];
 }

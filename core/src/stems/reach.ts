@@ -33,13 +33,8 @@ export function reachOf(s: Stem, taxon: Pick<Taxon, "habit">): StemReach {
   return reach;
 }
 
-/** The highest and the widest of what is left of a stem when a part of its length and some of its side branches stay. */
-export function reachLeft(
-  s: Stem,
-  kept: Share,
-  branchStays: (branch: number) => boolean,
-  taxon: Pick<Taxon, "habit">,
-): Reached {
+/** The highest and the widest of what is left of a stem when a part of its length and of each of its side branches stays. */
+export function reachLeft(s: Stem, kept: Share, branchParts: readonly Share[], taxon: Pick<Taxon, "habit">): Reached {
   if (kept === 0) return { heightM: 0, radiusM: 0 };
   const { along, branches } = reachOf(s, taxon);
   let { heightM, radiusM } = kept === 1 ? along[REACH_STEPS]! : reached(alongStem(s, kept, taxon));
@@ -48,8 +43,14 @@ export function reachLeft(
     radiusM = Math.max(radiusM, p.radiusM);
   };
   for (let i = 0; i <= kept * REACH_STEPS; i++) meet(along[i]!);
-  branches.forEach(([, to], i) => {
-    if (branchStays(i)) meet(to);
+  branches.forEach(([from, to], i) => {
+    const part = branchParts[i]!;
+    if (part === 1) meet(to);
+    else if (part > 0)
+      meet({
+        heightM: from.heightM + part * (to.heightM - from.heightM),
+        radiusM: from.radiusM + part * (to.radiusM - from.radiusM),
+      });
   });
   return { heightM, radiusM };
 }

@@ -46,12 +46,12 @@ const STEPS = 8;
 class DrawnStem {
   readonly #exact: (at: number) => string;
   readonly #along: readonly string[];
-  readonly #branches: readonly string[];
+  readonly #branches: readonly (readonly [from: Spot, to: Spot])[];
 
   constructor(s: Stem, taxon: Taxon, v: View) {
     this.#exact = (at) => text(onSheet(alongStem(s, at, taxon), v));
     this.#along = Array.from({ length: STEPS + 1 }, (_, i) => this.#exact(i / STEPS));
-    this.#branches = s.branches.map((b) => `M${this.#exact(b.at)}L${text(onSheet(branchTip(s, b, taxon), v))}`);
+    this.#branches = s.branches.map((b) => [onSheet(alongStem(s, b.at, taxon), v), onSheet(branchTip(s, b, taxon), v)]);
   }
   /** The stem from one part of its length to another. */
   path(from: number, to: number): string {
@@ -60,9 +60,15 @@ class DrawnStem {
     for (let i = 1; i < STEPS; i++) if (i / STEPS > from && i / STEPS < to) d += `L${this.#along[i]!}`;
     return `${d}L${this.#exact(to)}`;
   }
-  /** Its side branches, those that stay or those that go. */
-  branches(which: (i: number) => boolean): string {
-    return this.#branches.filter((_, i) => which(i)).join("");
+  /** Of its side branches the parts that stay, or those that go. */
+  branches(parts: readonly number[], stay: boolean): string {
+    let d = "";
+    this.#branches.forEach(([from, to], i) => {
+      const part = parts[i]!;
+      const end = { x: from.x + part * (to.x - from.x), y: from.y + part * (to.y - from.y) };
+      if (stay ? part > 0 : part < 1) d += `M${text(stay ? from : end)}L${text(stay ? end : to)}`;
+    });
+    return d;
   }
 }
 export type StemsDrawn = (s: Stem) => DrawnStem;
@@ -108,18 +114,13 @@ export function standLines(
     if (line) line.d += d;
     else lines.set(key, { look, width, d });
   };
-  for (const { stem, kept, branchesGone } of effects) {
+  for (const { stem, kept, branchParts } of effects) {
     const look: StemLook =
       stem.id === chosenId ? "chosen" : stem.state === "live" || stem.state === "dead" ? stem.state : "alarm";
     const width = strokeOf(stem.diameterMm, v);
     const one = drawn(stem);
     add(look, stepped(width), "stem", one.path(0, kept));
-    add(
-      look,
-      Math.max(1, stepped(width * 0.4)),
-      "branch",
-      one.branches((i) => !branchesGone.has(i)),
-    );
+    add(look, Math.max(1, stepped(width * 0.4)), "branch", one.branches(branchParts, true));
   }
   return LOOKS.flatMap((look) =>
     Array.from(lines, ([key, line]) => ({ key, ...line })).filter((l) => l.look === look && l.d !== ""),
@@ -129,9 +130,9 @@ export function standLines(
 /** What goes of a stand, in two lines. */
 export function goneLines(effects: readonly StemEffect[], drawn: StemsDrawn): { stems: string; branches: string } {
   let [stems, branches] = ["", ""];
-  for (const { stem, kept, branchesGone } of effects) {
+  for (const { stem, kept, branchParts } of effects) {
     if (kept < 1) stems += drawn(stem).path(kept, 1);
-    if (branchesGone.size > 0) branches += drawn(stem).branches((i) => branchesGone.has(i));
+    branches += drawn(stem).branches(branchParts, false);
   }
   return { stems, branches };
 }

@@ -191,6 +191,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
             chosen={chosen}
             numbers={numbers}
             wantedM={plant.goal.heightM}
+            shearM={cuts.find((c) => c.cut === "shear")?.heightM ?? null}
             narrow={!wide}
             onChoose={setChosen}
             onTry={onTry}

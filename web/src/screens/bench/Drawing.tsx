@@ -47,6 +47,8 @@ interface Props {
   readonly chosen: string | null;
   readonly numbers: ReadonlyMap<string, number>;
   readonly wantedM: number | null;
+  /** Height of the shears' line; null where none are used. */
+  readonly shearM: number | null;
   readonly narrow: boolean;
   readonly onChoose: (id: string) => void;
   /** While an end or the line is dragged each place is tried; let go, the last one is cut. */
@@ -168,7 +170,7 @@ export function Drawing(p: Props) {
     if (drag !== null && chosen) p.onCut(chosen.stem.id, cutFor(chosen.stem, drag));
     setDrag(null);
   };
-  const shear = result.effects.some((e) => e.endsCut);
+  const shearY = p.shearM === null ? null : (line ?? p.shearM);
   const ground = sheet.height - sheet.foot;
   const lineY = (m: number): number => ground - m * view.scale;
   return (
@@ -232,7 +234,7 @@ export function Drawing(p: Props) {
             </g>
           );
         })}
-      {shear && !future && (
+      {shearY !== null && !future && (
         <g
           style={{ cursor: "ns-resize", touchAction: "none" }}
           data-shear-line=""
@@ -245,12 +247,12 @@ export function Drawing(p: Props) {
           onPointerUp={letLineGo}
           onPointerCancel={letLineGo}
         >
-          <rect x="0" y={lineY(line ?? result.after.heightM) - 10} width={sheet.width} height="20" fill="transparent" />
+          <rect x="0" y={lineY(shearY) - 10} width={sheet.width} height="20" fill="transparent" />
           <line
             x1="30"
             x2={sheet.width}
-            y1={lineY(line ?? result.after.heightM)}
-            y2={lineY(line ?? result.after.heightM)}
+            y1={lineY(shearY)}
+            y2={lineY(shearY)}
             stroke="var(--alarm)"
             strokeWidth="2.5"
           />

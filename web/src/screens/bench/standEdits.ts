@@ -89,12 +89,14 @@ const round = (x: number, digits: number): number => Math.round(x * 10 ** digits
 export function stemsAfter(stems: readonly Stem[], cuts: readonly StemCut[], taxon: Taxon): Stem[] {
   const effects = stems.map((s) => effectOn(s, cuts, taxon)).filter((e) => e.kept > 0);
   const left = new Set(effects.map((e) => e.stem.id));
-  return effects.map(({ stem, kept, branchesGone }) => ({
+  return effects.map(({ stem, kept, branchParts }) => ({
     ...stem,
     lengthM: Math.max(0.02, round(stem.lengthM * kept, 3)),
     crosses: stem.crosses !== null && left.has(stem.crosses) ? stem.crosses : null,
     branches: stem.branches.flatMap((b, i) =>
-      branchesGone.has(i) || b.at > kept ? [] : [{ ...b, at: round(b.at / kept, 4) }],
+      branchParts[i] === 0 || b.at > kept
+        ? []
+        : [{ ...b, at: round(b.at / kept, 4), lengthM: Math.max(0.01, round(b.lengthM * branchParts[i]!, 3)) }],
     ),
   }));
 }
