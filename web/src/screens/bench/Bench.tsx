@@ -239,7 +239,14 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
               </button>
             )}
             {cuts.length > 0 && (
-              <button type="button" className="press press-plain" onClick={() => put("all put back", [])}>
+              <button
+                type="button"
+                className="press press-plain"
+                onClick={() => {
+                  setProposal(null);
+                  put("all put back", []);
+                }}
+              >
                 Put all back
               </button>
             )}

@@ -44,7 +44,10 @@ function explainFollows(): Explanation {
 }
 
 const verdictLine = (t: TryResult, say: Voice, nameOf: (id: string) => string): string => {
-  if (t.accepted) return t.share === 0 && t.deadRemoved === 0 ? "Nothing is cut yet." : "It can be planned.";
+  if (t.accepted && t.share === 0 && t.deadRemoved === 0) return "Nothing is cut yet.";
+  if (t.accepted && t.advice.verdict === "no-need")
+    return `${reasonText(t.advice.reasons[0]!, say)} It can be planned all the same.`;
+  if (t.accepted) return "It can be planned.";
   if (t.over > 0) return `Over the cap by ${say.percent(t.over)}: put something back.`;
   if (t.stemsMayGo !== null && t.removed > t.stemsMayGo)
     return `${t.removed} stems are more than a third: ${t.stemsMayGo} may go this year.`;

@@ -9,6 +9,13 @@ export interface WeatherFound {
   readonly read: Result<WeatherTable, WeatherIssueCode>;
 }
 
+const gapsText = (n: number): string => {
+  if (n === 0) return ", none missing";
+  return n === 1
+    ? "; 1 day between them is missing and stays a gap"
+    : `; ${n} days between them are missing and stay gaps`;
+};
+
 const UNITS: Readonly<Record<WeatherTable["unit"], string>> = {
   C: "degrees Celsius",
   F: "degrees Fahrenheit, turned into Celsius",
@@ -20,7 +27,7 @@ function Recognised({ t }: { readonly t: WeatherTable }) {
     <Box component="ul" sx={{ pl: 2.5, m: 0 }}>
       <li>
         {t.days} days, {dateText(t.from)} to {dateText(t.to)}
-        {t.gaps > 0 ? `; ${t.gaps} days between them are missing and stay gaps` : ", none missing"}.
+        {gapsText(t.gaps)}.
       </li>
       <li>
         Read as {UNITS[t.unit]}, by the {t.unitFrom === "heading" ? "headings" : "size of the numbers"}.

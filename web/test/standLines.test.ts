@@ -1,0 +1,95 @@
+/** The drawing of a stand: what stays and what goes of each stem, in few lines. */
+import { describe, expect, test } from "@jest/globals";
+import { amountsOf, CATALOGUE, plainStem, type Stem, type StemCut } from "@wren/core";
+import { goneLines, standLines, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
+import { stemsAfter } from "../src/screens/bench/standEdits.ts";
+
+const lilac = CATALOGUE.byId("syringa-vulgaris")!;
+const view = viewOf({ width: 400, height: 400, foot: 20 }, 2.5, 2, 0);
+const drawn = stemsDrawn(lilac, view);
+const stem = (id: string, diameterMm: number, more: Partial<Stem> = {}): Stem => ({
+  ...plainStem(id, diameterMm, 2),
+  leanDeg: 10,
+  branches: [
+    { at: 0.4, diameterMm: 8, lengthM: 0.5, turnDeg: 90 },
+    { at: 0.7, diameterMm: 6, lengthM: 0.4, turnDeg: 200 },
+  ],
+  ...more,
+});
+const stems = [
+  stem("a", 20),
+  stem("b", 20, { turnDeg: 120 }),
+  stem("c", 35, { turnDeg: 240 }),
+  stem("d", 12, { state: "dead" }),
+  stem("e", 12, { state: "diseased" }),
+];
+const effects = (cuts: readonly StemCut[]) => amountsOf(stems, cuts, lilac).effects;
+/** Length of all runs of a path, px. */
+function lengthOf(d: string): number {
+  let sum = 0;
+  for (const run of d.split("M").slice(1)) {
+    const points = run.split("L").map((p) => p.split(" ").map(Number) as [number, number]);
+    for (let i = 1; i < points.length; i++)
+      sum += Math.hypot(points[i]![0] - points[i - 1]![0], points[i]![1] - points[i - 1]![1]);
+  }
+  return sum;
+}
+const total = (cuts: readonly StemCut[]) => {
+  const kept = standLines(effects(cuts), drawn, view, null).reduce((n, l) => n + lengthOf(l.d), 0);
+  const gone = goneLines(effects(cuts), drawn);
+  return { kept, gone: lengthOf(gone.stems) + lengthOf(gone.branches) };
+};
+
+describe("a stand in lines", () => {
+  const whole = total([]);
+
+  test.each<[string, readonly StemCut[]]>([
+    ["nothing", []],
+    ["one out", [{ cut: "remove", stemId: "c" }]],
+    ["one shortened", [{ cut: "head", stemId: "a", keptM: 1.1 }]],
+    ["back to a branch", [{ cut: "to-branch", stemId: "b", branch: 0 }]],
+    ["a branch off", [{ cut: "branch-off", stemId: "b", branch: 1 }]],
+    ["sheared", [{ cut: "shear", heightM: 1.3, widthM: 1.2 }]],
+    ["tipped", [{ cut: "tips", offM: 0.2 }]],
+    ["lifted", [{ cut: "lift", clearM: 0.9 }]],
+  ])("%s: what stays and what goes are together the whole of it", (_, cuts) => {
+    const { kept, gone } = total(cuts);
+    // Coordinates are written to a tenth of a pixel.
+    expect(Math.abs(kept + gone - whole.kept)).toBeLessThan(whole.kept * 0.01);
+    expect(gone > 0).toBe(cuts.length > 0);
+  });
+
+  test("stems of one look and width share a line; the chosen one has its own, drawn last", () => {
+    const lines = standLines(effects([]), drawn, view, "b");
+    const looks = lines.map((l) => l.look);
+    expect(looks).toEqual(
+      looks.toSorted(
+        (a, b) => ["dead", "live", "alarm", "chosen"].indexOf(a) - ["dead", "live", "alarm", "chosen"].indexOf(b),
+      ),
+    );
+    expect(looks.at(-1)).toBe("chosen");
+    expect(new Set(lines.map((l) => l.key)).size).toBe(lines.length);
+    expect(lines.length).toBeLessThanOrEqual(2 * stems.length);
+    const alike = standLines(effects([]).slice(0, 2), drawn, view, null);
+    expect(alike.filter((l) => l.look === "live")).toHaveLength(2);
+  });
+
+  test("nothing is drawn above the shears' line", () => {
+    const heightM = 1.2;
+    const top = 380 - heightM * view.scale;
+    for (const l of standLines(effects([{ cut: "shear", heightM, widthM: 3 }]), drawn, view, null))
+      for (const y of l.d.match(/-?[\d.]+ (-?[\d.]+)/g)!.map((p) => Number(p.split(" ")[1])))
+        expect(y).toBeGreaterThanOrEqual(top - 0.6);
+  });
+
+  test("carried out, sheared side branches are as long as the part that stayed", () => {
+    const cuts: readonly StemCut[] = [{ cut: "shear", heightM: 0.95, widthM: 3 }];
+    const after = stemsAfter(stems, cuts, lilac);
+    const shorter = after.flatMap((s) => s.branches.map((b) => b.lengthM));
+    expect(Math.max(...shorter)).toBeLessThan(0.5);
+    expect(Math.min(...shorter)).toBeGreaterThan(0.1);
+    // Measured again, what is left is as high as the try said.
+    const { before } = amountsOf(after, [], lilac);
+    expect(before.heightM).toBeCloseTo(amountsOf(stems, cuts, lilac).after.heightM, 1);
+  });
+});
