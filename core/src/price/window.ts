@@ -135,6 +135,7 @@ class Run implements Window {
   readonly daysLeft: Days | null;
   readonly costs: boolean;
   readonly #q: Question;
+  readonly #days: OpenDays;
   readonly #found: readonly Finding[];
   readonly #start: Days;
   readonly #end: Days;
@@ -143,6 +144,7 @@ class Run implements Window {
 
   constructor(q: Question, found: readonly Finding[], days: OpenDays, start: Days, freeFrom: Days) {
     this.#q = q;
+    this.#days = days;
     this.#found = found;
     this.#start = start;
     this.#end = days.runEnd(start);
@@ -154,8 +156,7 @@ class Run implements Window {
     this.costs = q.kind.neverFree;
   }
   #range(offset: Days, on: PlainDate, opening: boolean): EdgeRange {
-    const scan = seasonScanner(this.#q.on, this.#q.model.climate.hemisphere);
-    return edgeRange(this.#q, scan(offset), on, opening);
+    return edgeRange(this.#q, this.#days.seasonDay(offset), on, opening);
   }
   get opensRange() {
     if (this.opens === null || this.#waited)
