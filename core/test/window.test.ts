@@ -50,7 +50,7 @@ describe("the window of a plain plant is the run of days whose own answers are o
         if (w.opens !== null) expect(go(id, addDays(w.opens, -1), task)).toBe(false);
         if (w.closes !== null) expect(go(id, addDays(w.closes, 1), task)).toBe(false);
       }),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
   });
 
@@ -64,7 +64,7 @@ describe("the window of a plain plant is the run of days whose own answers are o
         for (let d = on; d < opens; d = addDays(d, 1)) expect([d, go(id, d, task)]).toEqual([d, false]);
         expect(go(id, opens, task)).toBe(!costs);
       }),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
   });
 
@@ -83,7 +83,7 @@ describe("the window of a plain plant is the run of days whose own answers are o
           expect(range[0] <= edge && edge <= range[1]).toBe(true);
         }
       }),
-      { numRuns: 80 },
+      { numRuns: 40 },
     );
   });
 });

@@ -1,9 +1,12 @@
 /** The whole application in jsdom, on the demo garden as of one day. */
-import { cleanup, render } from "@testing-library/react";
+import { cleanup, configure, render } from "@testing-library/react";
 import { date, demoGarden } from "@wren/core";
 import { App } from "../src/app/App.tsx";
 import { replaceAll, type Stored } from "../src/data/changes.ts";
 import { WrenDb } from "../src/data/db.ts";
+
+/** A machine at work on more than this test is slow; what never comes still fails. */
+configure({ asyncUtilTimeout: 10_000 });
 
 /** The application's own database, as another tab would see it. */
 export const db = new WrenDb();

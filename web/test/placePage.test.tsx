@@ -6,17 +6,16 @@ import { db, demo, freshStart, openAt } from "./harness.tsx";
 
 beforeEach(freshStart);
 
-const PATIENT = { timeout: 10_000 };
 const stored = async () => (await loadStored(db))!.garden;
-const climate = () => screen.findByRole("region", { name: "What the climate is worked out from" }, PATIENT);
+const climate = () => screen.findByRole("region", { name: "What the climate is worked out from" });
 
 /** A file is given as the browser gives it. */
 async function give(name: string, text: string): Promise<HTMLElement> {
   openAt("/place");
   const file = new File([text], name, { type: "text/csv" });
   Object.defineProperty(file, "text", { value: () => Promise.resolve(text) });
-  fireEvent.change(await screen.findByLabelText("Weather file", undefined, PATIENT), { target: { files: [file] } });
-  return screen.findByRole("dialog", undefined, PATIENT);
+  fireEvent.change(await screen.findByLabelText("Weather file"), { target: { files: [file] } });
+  return screen.findByRole("dialog");
 }
 const days = (n: number, row: (day: string, i: number) => string): string =>
   Array.from({ length: n }, (_, i) => row(addDays(date("2026-03-01"), i), i)).join("\n");
@@ -55,7 +54,7 @@ describe("twelve monthly means", () => {
   const months = async (): Promise<HTMLElement> => {
     openAt("/place");
     fireEvent.click(within(await climate()).getByRole("button", { name: "I have monthly means" }));
-    return screen.findByRole("dialog", { name: "Twelve monthly means" }, PATIENT);
+    return screen.findByRole("dialog", { name: "Twelve monthly means" });
   };
   const type = (dialog: HTMLElement, label: string, value: string): void => {
     fireEvent.change(within(dialog).getByLabelText(label), { target: { value } });

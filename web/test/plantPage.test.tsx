@@ -3,8 +3,6 @@ import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { loadStored } from "../src/data/changes.ts";
 import { db, demo, freshStart, openAt } from "./harness.tsx";
 
-const PATIENT = { timeout: 10_000 };
-
 beforeEach(freshStart);
 
 const stored = async () => (await loadStored(db))!.garden;
@@ -13,14 +11,14 @@ const observed = async () => {
   const before = new Set(demo.garden.observations.map((o) => o.id));
   return (await stored()).observations.filter((o) => !before.has(o.id));
 };
-const region = (name: string) => screen.findByRole("region", { name }, PATIENT);
+const region = (name: string) => screen.findByRole("region", { name });
 const press = (within_: HTMLElement, name: string | RegExp): void => {
   fireEvent.click(within(within_).getByRole("button", { name }));
 };
 
 describe("what follows something that was done", () => {
   const steps = async (): Promise<HTMLElement> =>
-    (await screen.findAllByText(/look for new shoots 20–30 cm tall/, undefined, PATIENT))[0]!.closest("li")!;
+    (await screen.findAllByText(/look for new shoots 20–30 cm tall/))[0]!.closest("li")!;
 
   test.each([
     ["Not yet", { kind: "not-yet", lookedFor: "suckers-up" }],
@@ -61,7 +59,7 @@ describe("schools side by side", () => {
 
   test("each option has its answer; one chosen for the plant holds here, and gives way again", async () => {
     openAt("/plant/butterfly-lamp?on=2026-03-10");
-    const school = (await screen.findByText(QUESTION, undefined, PATIENT)).closest("details")!;
+    const school = (await screen.findByText(QUESTION)).closest("details")!;
     const options = within(school).getAllByRole("listitem", { hidden: true });
     expect(options.length).toBeGreaterThanOrEqual(3);
     for (const o of options) expect(o.textContent).toMatch(/Suits .* Its price: .*cheapest about .*frost (under )?\d/);
@@ -109,7 +107,7 @@ describe("the record", () => {
 
   test("what is seen today is one press", async () => {
     openAt("/plant/lilac-corner?on=2026-05-20");
-    const seen = await screen.findByRole("group", { name: "Seen today" }, PATIENT);
+    const seen = await screen.findByRole("group", { name: "Seen today" });
     press(seen, "Bloom is over");
     await waitFor(async () =>
       expect(await observed()).toMatchObject([{ plantId: "lilac-corner", kind: "last-flower", on: "2026-05-20" }]),
