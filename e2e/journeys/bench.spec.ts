@@ -1,4 +1,16 @@
+import type { Locator, Page } from "@playwright/test";
 import { expect, test } from "../pages/app.ts";
+
+/** Takes hold of the end of the first stem, which is chosen, and draws it down; it is still held. */
+async function dragEndDown(page: Page): Promise<Locator> {
+  const handle = page.locator('[data-handle="s1"]');
+  await handle.scrollIntoViewIfNeeded();
+  const box = (await handle.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2, box.y + 130, { steps: 6 });
+  return handle;
+}
 
 const COUNT = "14 stems: 3 thicker than thumb, 6 middling, 5 thin, 1 dead, 2 weak";
 
@@ -43,12 +55,7 @@ test("a stem's end is dragged to a bud, put back from the keyboard, and a stem c
   const row = page.getByRole("button", { name: /^Stem 1 / });
   await row.focus();
   await page.keyboard.press("Enter");
-  const handle = page.locator('[data-handle="s1"]');
-  await handle.scrollIntoViewIfNeeded();
-  const box = (await handle.boundingBox())!;
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2, box.y + 130, { steps: 6 });
+  await dragEndDown(page);
   await page.mouse.up();
   await expect(row).toContainText(/shortened to|back to side branch/);
   await expect(page.getByRole("status", { name: "What this try amounts to" })).toContainText(/% goes/);
@@ -124,12 +131,7 @@ test("a drag that the browser takes away is kept as it was shown", async ({ app,
   await app.chooseTask("Thin");
   const row = page.getByRole("button", { name: /^Stem 1 / });
   await row.click();
-  const handle = page.locator('[data-handle="s1"]');
-  await handle.scrollIntoViewIfNeeded();
-  const box = (await handle.boundingBox())!;
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2, box.y + 130, { steps: 6 });
+  const handle = await dragEndDown(page);
   await handle.dispatchEvent("pointercancel", { pointerId: 1 });
   await expect(row).toContainText(/shortened to|back to side branch/);
   await expect(page.getByRole("button", { name: /^Undo: Old lilac at the corner: stem 1 cut/ })).toBeVisible();

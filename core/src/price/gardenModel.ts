@@ -109,16 +109,8 @@ function rememberedPair<A extends object, B, T>(make: (a: A, b: B) => T): (a: A,
 }
 
 /** Remembers what is true of a plant as long as it and its garden stay the same. */
-export function perPlant<T>(make: (model: GardenModel, plant: Plant) => T): (model: GardenModel, plant: Plant) => T {
-  const known = new WeakMap<GardenModel, WeakMap<Plant, { readonly value: T }>>();
-  return (model, plant) => {
-    let ofGarden = known.get(model);
-    if (!ofGarden) known.set(model, (ofGarden = new WeakMap()));
-    let of = ofGarden.get(plant);
-    if (!of) ofGarden.set(plant, (of = { value: make(model, plant) }));
-    return of.value;
-  };
-}
+export const perPlant = <T>(make: (model: GardenModel, plant: Plant) => T): ((model: GardenModel, plant: Plant) => T) =>
+  rememberedPair(make);
 
 /** What years of weather show of a task on a kind, season day by season day. */
 export interface DaysShown {
