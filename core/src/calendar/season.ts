@@ -20,7 +20,11 @@ export type SeasonDay = number;
 export const YEAR_DAYS = 365;
 
 /** The season day 0–364 that a day of any cycle falls on. // => yearDay(-1) is 364 */
-export const yearDay = (day: SeasonDay): SeasonDay => ((day % YEAR_DAYS) + YEAR_DAYS) % YEAR_DAYS;
+export function yearDay(day: SeasonDay): SeasonDay {
+  if (day >= 0 && day < YEAR_DAYS) return day;
+  const d = day - YEAR_DAYS * Math.floor(day / YEAR_DAYS);
+  return d < YEAR_DAYS ? d : 0;
+}
 
 export const hemisphereOf = (latitudeDeg: number): Hemisphere => (latitudeDeg < 0 ? "south" : "north");
 

@@ -1,6 +1,6 @@
 /** A place's climate as the rest of the core asks it: normals, warmth gained, frost odds, day length. */
 import { hemisphereOf, YEAR_DAYS, yearDay, type Hemisphere, type SeasonDay } from "../calendar/index.ts";
-import type { Celsius } from "../units/index.ts";
+import type { Celsius, Share } from "../units/index.ts";
 import { BASE_C, expectedDegreeDays } from "./degreeDays.ts";
 import { dayNormalsOf, fitNights } from "./fit.ts";
 import { firstFrostDay, frostOdds, lastFrostDay, type FrostOdds } from "./frost.ts";
@@ -22,9 +22,25 @@ export interface Climate extends SeasonClock {
   /** Zone's yearly minimum minus the fitted one; not 0 when zone and frost dates (or months) do not go together. */
   readonly zoneGapC: number;
   /** Frost odds for a limit; computed once for each. */
-  readonly frost: (limitC: Celsius) => FrostOdds;
+  readonly frost: (limitC: Celsius) => SeasonFrost;
   /** What stands in for days of a year that are not known. */
   readonly expected: Expected;
+}
+
+/** Frost odds that know the season: cold is over when the warmest day has come. */
+export interface SeasonFrost extends FrostOdds {
+  /** Chance that a night from a whole day to the next warmest one falls to the limit. */
+  readonly untilWarmest: (day: SeasonDay) => Share;
+}
+
+/** The first warmest day that does not come before a day. */
+const nextWarmest = (warmestDay: SeasonDay, day: SeasonDay): SeasonDay =>
+  warmestDay + YEAR_DAYS * Math.ceil((day - warmestDay) / YEAR_DAYS);
+
+/** Asked for every day of hundreds of years, so each day's answer is kept. */
+function seasonFrost(odds: FrostOdds, warmestDay: SeasonDay): SeasonFrost {
+  const kept = Float64Array.from({ length: YEAR_DAYS }, (_, d) => odds.between(d, nextWarmest(warmestDay, d)));
+  return { ...odds, untilWarmest: (day) => kept[yearDay(day)]! };
 }
 
 const wrap = (day: number): number => yearDay(Math.floor(day));
@@ -47,7 +63,7 @@ export function climateOf(place: PlaceClimateInput): Climate {
   const warmestDay = warmestOf(night.coldestDay, place, day.tmaxC);
   const index = dayWarmth({ tminC: night.tminC, tmaxC: day.tmaxC, sdMeanC: day.sdMeanC });
   const meanC = (d: SeasonDay): Celsius => (night.tminC[wrap(d)]! + day.tmaxC[wrap(d)]!) / 2;
-  const oddsByLimit = new Map<number, FrostOdds>();
+  const oddsByLimit = new Map<number, SeasonFrost>();
   return {
     place,
     hemisphere,
@@ -63,7 +79,7 @@ export function climateOf(place: PlaceClimateInput): Climate {
     ...warmth,
     frost(limitC) {
       let odds = oddsByLimit.get(limitC);
-      if (!odds) oddsByLimit.set(limitC, (odds = frostOdds(night, limitC)));
+      if (!odds) oddsByLimit.set(limitC, (odds = seasonFrost(frostOdds(night, limitC), warmestDay)));
       return odds;
     },
     meanC,

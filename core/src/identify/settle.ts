@@ -3,7 +3,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { LIMITS, type Identity, type Observation, type Plant, type Task } from "../model/index.ts";
 import { giveOrTake, inCycle } from "../phenology/index.ts";
-import { worstLoss, type GardenModel } from "../price/index.ts";
+import type { GardenModel } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { keyById } from "./keys.ts";
 import { oddsOf, posterior, type Answers, type Candidate } from "./posterior.ts";
@@ -77,7 +77,7 @@ export function costOfWrongPick(model: GardenModel, candidates: Identity["candid
         .filter((c) => c.taxon !== taken)
         .map(({ taxon: really, share }): WrongPick => {
           const { prices } = model.kindYear(really, taken.routineTask);
-          return { taken, really, task: taken.routineTask, share, loss: Math.min(1, worstLoss(prices, day)) };
+          return { taken, really, task: taken.routineTask, share, loss: Math.min(1, prices.worstLoss[day]!) };
         });
     })
     .sort((a, b) => b.share * b.loss - a.share * a.loss);

@@ -22,7 +22,6 @@ import { alternatives, type Alternative } from "./instead.ts";
 import { bestRun, windowFor, type BestRun, type Window } from "./window.ts";
 import { taskForGoal } from "./goals.ts";
 import { likelyTaxa } from "./likely.ts";
-import { worstLoss } from "./kind.ts";
 import type { YearOfPrices } from "./season.ts";
 import { ask, freesUpOn, isLive, type Question } from "./question.ts";
 import { reason, type Finding, type Opening, type Reason } from "./reasons.ts";
@@ -113,7 +112,7 @@ function lossRangeOn(q: Question, depth: Share | null): readonly [Share, Share] 
   if (!shown || depth !== null || !TASK_TABLE[q.task].live) return null;
   const ahead = Math.round(q.usual.year.wakes.day - q.kind.year.wakes.day);
   const day = yearDay(q.day + ahead);
-  const now = worstLoss(q.kind.prices, q.day);
+  const now = q.kind.prices.worstLoss[q.day]!;
   return [Math.min(now, shown.leastLoss[day]!), Math.max(now, shown.mostLoss[day]!)];
 }
 
@@ -157,7 +156,7 @@ interface Asked {
   readonly found: readonly Finding[];
   readonly verdict: Verdict;
 }
-const worstOn = (q: Question): number => worstLoss(q.kind.prices, q.day);
+const worstOn = (q: Question): number => q.kind.prices.worstLoss[q.day]!;
 
 /** Days on which two kinds are both open; the masks of kinds are kept, so the same two meet again on every day asked about. */
 const MET = new WeakMap<Uint8Array, WeakMap<Uint8Array, Uint8Array>>();

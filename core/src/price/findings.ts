@@ -11,7 +11,6 @@ import type { Share } from "../units/index.ts";
 import { wildlifeInSeason, windOn, WIND_ASSUMPTIONS } from "./costs.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
 import { regimeOf } from "./gardenModel.ts";
-import { worstLoss } from "./kind.ts";
 import { capped, freesUpOn, isHard, isLive, lastCutback, nextDormancy, stageDate, type Question } from "./question.ts";
 import { finding, reason, type Finding, type Opening, type Reason } from "./reasons.ts";
 import { misfit } from "./tasks.ts";
@@ -294,7 +293,7 @@ function goodFindings(q: Question): readonly Finding[] {
   if (!isLive(q.task)) return NOTHING;
   const verdict = q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine";
   const out: Finding[] = [];
-  const free = worstLoss(prices, q.day) <= LIMITS.flowerLoss;
+  const free = prices.worstLoss[q.day]! <= LIMITS.flowerLoss;
   const old = year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5);
   const fresh = year.displays.find((d) => d.display.on === "new");
   if (q.taxon.headOnlyWhileSoft) out.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));

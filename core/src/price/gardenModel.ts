@@ -23,8 +23,8 @@ import {
   type StageRanges,
 } from "../phenology/index.ts";
 import type { Celsius, Share } from "../units/index.ts";
+import type { CutPlan } from "./displays.ts";
 import { kindYearOf, type KindYear } from "./kind.ts";
-import type { CutPlan } from "./season.ts";
 
 /** What is known of a day's weather; null for what was not observed. */
 export interface DayWeather {

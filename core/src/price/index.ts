@@ -1,7 +1,9 @@
 export * from "./advise.ts";
 export { kindYearFor, nextDormancy } from "./question.ts";
+export { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 export * from "./costs.ts";
 export { DAY_LIMITS } from "./dayOf.ts";
+export type { CutPlan, DisplayPrices } from "./displays.ts";
 export * from "./gardenModel.ts";
 export * from "./goals.ts";
 export * from "./kind.ts";

@@ -4,7 +4,7 @@ import { TASKS, VERDICT_TABLE, VERDICTS, type Plant, type Task, type Verdict } f
 import type { Share } from "../units/index.ts";
 import { minutesFor, type WorkMinutes } from "./costs.ts";
 import type { GardenModel } from "./gardenModel.ts";
-import { worstLoss, type KindYear } from "./kind.ts";
+import type { KindYear } from "./kind.ts";
 import { likelyTaxa } from "./likely.ts";
 import { ask, type Question } from "./question.ts";
 import { misfit } from "./tasks.ts";
@@ -26,7 +26,7 @@ export function alternatives(q: Question, verdictFor: (task: Task) => Verdict): 
     .filter((a) => VERDICT_TABLE[a.verdict].go)
     .map((a): Alternative => ({
       ...a,
-      bloomLoss: worstLoss(ask(q.model, q.plant, q.on, a.task, null, q.taxon).kind.prices, q.day),
+      bloomLoss: ask(q.model, q.plant, q.on, a.task, null, q.taxon).kind.prices.worstLoss[q.day]!,
       minutes: minutesFor(q.model, q.plant, a.task, q.on),
     }))
     .sort((a, b) => a.minutes.usual - b.minutes.usual);
@@ -69,7 +69,7 @@ export function bySeason(model: GardenModel, plant: Plant, on: PlainDate, task: 
       on: day < on ? on : day,
       // Verdicts stand in order, the strongest first.
       verdict: never ? "never" : VERDICTS[Math.min(...years.map((k) => k.verdicts[yearDay(best)]!))]!,
-      bloomLoss: worst((k) => worstLoss(k.prices, yearDay(best))),
+      bloomLoss: worst((k) => k.prices.worstLoss[yearDay(best)]!),
       frostRisk: worst((k) => k.prices.frostRisk[yearDay(best)]!),
       minutes: minutesFor(model, plant, task, on),
     };
@@ -90,7 +90,7 @@ export function cheapestDay(model: GardenModel, plant: Plant, on: PlainDate, tas
     if (usual.prices.harm[yearDay(d)]! < usual.prices.harm[yearDay(best)]! - 1e-6) best = d;
   return {
     on: seasonDate(p.seasonYear, best, model.climate.hemisphere),
-    bloomLoss: worstLoss(usual.prices, yearDay(best)),
+    bloomLoss: usual.prices.worstLoss[yearDay(best)]!,
     frostRisk: usual.prices.frostRisk[yearDay(best)]!,
   };
 }

@@ -7,7 +7,9 @@ import { YEAR_DAYS } from "../calendar/index.ts";
 import type { Climate } from "../climate/index.ts";
 import { LIMITS, VERDICT_TABLE, VERDICTS, type Task, type Verdict } from "../model/index.ts";
 import { inCycle, plantYear, type PlantYear } from "../phenology/index.ts";
-import { yearOfPrices, type CutPlan, type YearOfPrices } from "./season.ts";
+import type { CutPlan } from "./displays.ts";
+import { yearOfPrices, type YearOfPrices } from "./season.ts";
+import { Sheet } from "./sheet.ts";
 
 export interface KindYear {
   readonly taxon: Taxon;
@@ -19,13 +21,6 @@ export interface KindYear {
   readonly open: Uint8Array;
   /** True when even the best days cost a display. */
   readonly neverFree: boolean;
-}
-
-/** Weighted loss of the display that is hit hardest on a day. */
-export function worstLoss(p: YearOfPrices, day: number): number {
-  let worst = 0;
-  for (const d of p.displays) worst = Math.max(worst, d.weight * Math.max(d.loss[day]!, d.nextLoss[day]!));
-  return worst;
 }
 
 /** Verdicts as indexes into VERDICTS: a year of them is read 365 times for each kind, task and year of weather. */
@@ -40,7 +35,7 @@ function pricedVerdict(y: PlantYear, p: YearOfPrices, day: number): number {
     return u > y.hardens.day && u < y.dormant.day ? CODE["too-late"] : CODE.wait;
   }
   if (p.redo[day]! > LIMITS.redo) return CODE.wait;
-  if (worstLoss(p, day) > LIMITS.flowerLoss) return CODE["costs-flowers"];
+  if (p.worstLoss[day]! > LIMITS.flowerLoss) return CODE["costs-flowers"];
   if (p.reserves[day]! > LIMITS.reserves) return CODE.wait;
   return CODE.fine;
 }
@@ -54,8 +49,7 @@ function leastHarm(p: YearOfPrices, verdicts: Uint8Array, holds: (v: number) => 
   return least;
 }
 
-function verdictsOf(y: PlantYear, p: YearOfPrices): Uint8Array {
-  const out = new Uint8Array(YEAR_DAYS);
+function verdictsOf(y: PlantYear, p: YearOfPrices, out: Uint8Array): Uint8Array {
   const fixed = FIXED[p.task];
   if (fixed) return out.fill(CODE[fixed]);
   const idle = p.task === "deadhead";
@@ -68,8 +62,10 @@ function verdictsOf(y: PlantYear, p: YearOfPrices): Uint8Array {
 /** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
 export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year = plantYear(taxon, climate)): KindYear {
   const prices = yearOfPrices(taxon, year, climate, plan);
-  const verdicts = verdictsOf(year, prices);
-  const open = verdicts.map((v) => GO[v]!);
+  const sheet = new Sheet(2);
+  const verdicts = verdictsOf(year, prices, sheet.bytes());
+  const open = sheet.bytes();
+  for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[verdicts[d]!]!;
   const neverFree = !open.includes(1) && verdicts.includes(CODE["costs-flowers"]);
   if (neverFree) {
     const least = leastHarm(prices, verdicts, (v) => v === CODE["costs-flowers"]) + LIMITS.bestMargin;

@@ -7,11 +7,19 @@ import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS } from "../calendar/index.ts";
 import { climateOf, type Climate, type PlaceClimateInput } from "../climate/index.ts";
 import type { Plant, Task } from "../model/index.ts";
-import { plantYear, quantile, stageRanges, syntheticClocks, TAILS, type StageRanges } from "../phenology/index.ts";
+import {
+  plantYear,
+  quantile,
+  stageRanges,
+  syntheticClocks,
+  TAILS,
+  type PlantYear,
+  type StageRanges,
+} from "../phenology/index.ts";
 import type { Share } from "../units/index.ts";
 import { shownKey, type DaysShown, type GardenModel, type YearsShown } from "./gardenModel.ts";
 import { taskForGoal } from "./goals.ts";
-import { kindYearOf, worstLoss } from "./kind.ts";
+import { kindYearOf } from "./kind.ts";
 import { likelyTaxa } from "./likely.ts";
 
 export interface KindAsked {
@@ -44,20 +52,32 @@ export function yearsAsked(model: GardenModel): YearsAsked {
   return { place: model.garden.place, kinds, years: YEARS_COUNT, seed: SEED };
 }
 
+/** A year's weather, and what a kind makes of it. */
+interface KindInYear {
+  readonly climate: Climate;
+  readonly year: PlantYear;
+}
+
 /** Works a task through the years: in which share of them each day is open, and between what its price lies. */
-function daysOf(taxon: Taxon, task: Task, climates: readonly Climate[]): DaysShown {
+function daysOf(taxon: Taxon, task: Task, years: readonly KindInYear[]): DaysShown {
+  const plan = { task, depth: null, reach: null, frameShiftC: 0 };
   const open = new Float32Array(YEAR_DAYS);
-  const losses = Array.from({ length: YEAR_DAYS }, () => new Float32Array(climates.length));
-  climates.forEach((c, y) => {
-    const k = kindYearOf(taxon, c, { task, depth: null, reach: null, frameShiftC: 0 }, plantYear(taxon, c));
-    for (let d = 0; d < YEAR_DAYS; d++) {
-      open[d] = open[d]! + k.open[d]! / climates.length;
-      losses[d]![y] = worstLoss(k.prices, d);
-    }
+  const losses = new Float32Array(YEAR_DAYS * years.length);
+  years.forEach((y, i) => {
+    const k = kindYearOf(taxon, y.climate, plan, y.year);
+    for (let d = 0; d < YEAR_DAYS; d++) open[d] = open[d]! + k.open[d]!;
+    losses.set(k.prices.worstLoss, i * YEAR_DAYS);
   });
-  const tail = (p: number): Float32Array => Float32Array.from(losses, (xs) => quantile(xs, p));
-  for (const xs of losses) xs.sort();
-  return { open, leastLoss: tail(TAILS[0]), mostLoss: tail(TAILS[1]) };
+  const [leastLoss, mostLoss] = [new Float32Array(YEAR_DAYS), new Float32Array(YEAR_DAYS)];
+  const onDay = new Float32Array(years.length);
+  for (let d = 0; d < YEAR_DAYS; d++) {
+    for (let i = 0; i < years.length; i++) onDay[i] = losses[i * YEAR_DAYS + d]!;
+    // On most days every year costs the same: nothing.
+    if (onDay.some((x) => x !== onDay[0])) onDay.sort();
+    leastLoss[d] = quantile(onDay, TAILS[0]);
+    mostLoss[d] = quantile(onDay, TAILS[1]);
+  }
+  return { open: open.map((n) => n / years.length), leastLoss, mostLoss };
 }
 
 /** Works through the years; yields the share of the work done, returns what they show. */
@@ -75,14 +95,15 @@ export function* workYears(asked: YearsAsked, catalogue: Catalogue): Generator<S
   for (const k of asked.kinds) {
     const taxon = catalogue.byId(k.taxonId);
     if (!taxon) continue;
+    const years = climates.map((c): KindInYear => ({ climate: c, year: plantYear(taxon, c) }));
     ranges[k.taxonId] = stageRanges(
       taxon,
       climate,
-      climates.map((c) => plantYear(taxon, c)),
+      years.map((y) => y.year),
     );
     yield ++done / total;
     for (const task of k.tasks) {
-      days[shownKey(k.taxonId, task)] = daysOf(taxon, task, climates);
+      days[shownKey(k.taxonId, task)] = daysOf(taxon, task, years);
       yield ++done / total;
     }
   }

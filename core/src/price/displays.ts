@@ -1,0 +1,242 @@
+/**
+ * What a cut costs each display of a kind, for every day of the year. A year is worked in runs of days that look
+ * forward to the same bloom, and in them only the days on which something changes are worked out one by one: three
+ * hundred years of it are asked for at a time.
+ */
+import type { Taxon } from "../catalogue/index.ts";
+import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import type { Climate, FrostOdds } from "../climate/index.ts";
+import { TASK_TABLE, type Task } from "../model/index.ts";
+import type { DisplayYear, PlantYear } from "../phenology/index.ts";
+import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
+import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
+import type { Sheet } from "./sheet.ts";
+
+export interface DisplayPrices {
+  readonly name: string;
+  readonly weight: Share;
+  /** Season day (may lie past 364) on which the coming display opens, as seen from each day. */
+  readonly opens: Float64Array;
+  readonly loss: Float32Array;
+  readonly delayDays: Float32Array;
+  /** Loss of the display after that one (buds may begin before this year's flowers are over). */
+  readonly nextLoss: Float32Array;
+}
+
+export interface CutPlan {
+  readonly task: Task;
+  /** Share of the length of the shoots that goes; the task's usual one when null. */
+  readonly depth: Share | null;
+  /** Share of the shoots that it reaches; the task's usual one when null (a renewal by sides takes half). */
+  readonly reach: Share | null;
+  /** The framework is damaged at a limit shifted by so much: negative when tops or stubs are kept, °C. */
+  readonly frameShiftC: number;
+}
+
+/** A cut that is priced: of what, in which year, where, and the sheet its prices are written on. */
+export interface PricedCut {
+  readonly taxon: Taxon;
+  readonly year: PlantYear;
+  readonly climate: Climate;
+  readonly plan: CutPlan;
+  readonly sheet: Sheet;
+}
+
+/** Whole days from a to below b, within a span of them: from `Math.ceil` of both. */
+const within = (day: number, from: number, to: number): number => Math.min(to, Math.max(from, Math.ceil(day)));
+/** The first whole day after a moment, within a span of days. */
+const after = (day: SeasonDay, from: number, to: number): number => within(Math.floor(day) + 1, from, to);
+
+/** Days of the year from which the same bloom is open or comes next. */
+interface BloomRun {
+  readonly from: number;
+  readonly to: number;
+  /** The cycle that bloom belongs to, and its days. */
+  readonly cycle: number;
+  readonly opens: SeasonDay;
+  readonly ends: SeasonDay;
+}
+
+function bloomRuns(d: DisplayYear): readonly BloomRun[] {
+  const runs: BloomRun[] = [];
+  let cycle = Math.ceil(-d.ends.day / YEAR_DAYS + 1e-9);
+  for (let from = 0; from < YEAR_DAYS; cycle++) {
+    const [opens, ends] = [d.opens.day + cycle * YEAR_DAYS, d.ends.day + cycle * YEAR_DAYS];
+    const to = within(ends, from, YEAR_DAYS);
+    if (to > from) runs.push({ from, to, cycle, opens, ends });
+    from = to;
+  }
+  return runs;
+}
+
+/** Share of a display's buds that stand in what the cut takes. */
+const budsTaken = (plan: CutPlan, atTips: Share): Share => {
+  const row = TASK_TABLE[plan.task];
+  return (plan.reach ?? row.reach) * (atTips + (1 - atTips) * (plan.depth ?? row.depth));
+};
+
+/** What an old-wood display loses, of what the cut takes: all that is made of its buds, and more when stems are too young. */
+interface OldWoodCut {
+  readonly taken: Share;
+  readonly least: Share;
+}
+
+/** Loss of the display of a cycle on days before it opens: what is made of its buds by then goes with the cut. */
+function lossOfBuds(
+  d: DisplayYear,
+  c: Climate,
+  cut: OldWoodCut,
+  cycle: number,
+  from: number,
+  to: number,
+  out: Float32Array,
+): void {
+  out.fill(cut.least, from, to);
+  if (!d.budsBegin || !d.budsSet) return;
+  const opens = d.opens.day + cycle * YEAR_DAYS;
+  const begin = d.budsBegin.day + YEAR_DAYS * Math.floor((opens - d.budsBegin.day) / YEAR_DAYS);
+  const set = begin + Math.max(7, d.budsSet.day - d.budsBegin.day);
+  const making = after(begin, from, to);
+  const made = within(set, making, to);
+  // Time left to regrow and set buds shrinks with the warmth that is left.
+  const warmthAtBegin = c.warmthAt(begin);
+  const whole = c.warmthAt(set) - warmthAtBegin;
+  for (let t = making; t < made; t++) {
+    const share = whole > 1 ? (c.warmthAt(t) - warmthAtBegin) / whole : (t - begin) / (set - begin);
+    out[t] = Math.max(cut.taken * clampShare(share), cut.least);
+  }
+  out.fill(Math.max(cut.taken, cut.least), made, to);
+}
+
+function oldWoodPrices(d: DisplayYear, { climate: c, plan }: PricedCut, out: DisplayPrices): void {
+  const taken = budsTaken(plan, d.display.atTips);
+  const cut = { taken, least: plan.task === "hard-cutback" ? PRICE_ASSUMPTIONS.youngStemsFlowerless * taken : 0 };
+  for (const { from, to, cycle, opens, ends } of bloomRuns(d)) {
+    const open = within(opens, from, to);
+    out.opens.fill(opens, from, to);
+    lossOfBuds(d, c, cut, cycle, from, open, out.loss);
+    for (let t = open; t < to; t++) out.loss[t] = taken * clampShare((ends - t) / (ends - opens));
+    if (open < to) lossOfBuds(d, c, cut, cycle + 1, open, to, out.nextLoss);
+  }
+}
+
+/** Points at which a display is looked at for frost. */
+const FROST_POINTS = 5;
+
+/** Part of a display, spread evenly from a to b, that opens before frost ends it. */
+function beforeFrost(c: Climate, odds: FrostOdds, a: SeasonDay, b: SeasonDay): Share {
+  const turn = c.warmestDay + YEAR_DAYS * Math.floor((a - c.coldestDay) / YEAR_DAYS);
+  const from = Math.max(turn, a - YEAR_DAYS / 2);
+  let sum = 0;
+  for (let i = 0; i < FROST_POINTS; i++) {
+    const day = a + ((b - a) * (i + 0.5)) / FROST_POINTS;
+    sum += day <= turn ? 1 : 1 - odds.between(from, day);
+  }
+  return sum / FROST_POINTS;
+}
+
+/** Coloured stems: the display begins with leaf fall, and what counts is the length grown by then. */
+const shownWhenAsleep = (d: DisplayYear): boolean => d.display.opens.rule === "cooling" && d.display.on === "new";
+
+/** One cycle of a display on new wood: what does not change from day to day. */
+interface NewWoodCycle {
+  readonly opens: SeasonDay;
+  readonly ends: SeasonDay;
+  readonly wakes: SeasonDay;
+  readonly asleep: SeasonDay;
+  readonly warmthAtWaking: number;
+  /** Warmth from bud break to bloom. */
+  readonly whole: DegreeDays;
+  /** Part that frost leaves of it in any case. */
+  readonly usual: Share;
+}
+
+function newWoodCycle(r: BloomRun, year: PlantYear, c: Climate, odds: FrostOdds): NewWoodCycle {
+  const { opens, ends } = r;
+  const wakes = year.wakes.day + YEAR_DAYS * Math.floor((opens - year.wakes.day) / YEAR_DAYS);
+  const warmthAtWaking = c.warmthAt(wakes);
+  return {
+    opens,
+    ends,
+    wakes,
+    asleep: year.dormant.day + wakes - year.wakes.day,
+    warmthAtWaking,
+    whole: c.warmthAt(opens) - warmthAtWaking,
+    usual: Math.max(0.05, beforeFrost(c, odds, opens, ends)),
+  };
+}
+
+/** What a cut does to a display on new wood: what it takes, how much of the way to bloom is to be grown again. */
+interface NewWoodCut {
+  readonly taken: Share;
+  readonly again: Share;
+  readonly odds: FrostOdds;
+}
+
+/** Flowers need the warmth from bud break to bloom again from the day of the cut; what then falls after frost is lost. */
+function newWoodOn(
+  d: DisplayYear,
+  x: NewWoodCycle,
+  c: Climate,
+  cut: NewWoodCut,
+  day: SeasonDay,
+  out: DisplayPrices,
+): void {
+  const a = PRICE_ASSUMPTIONS;
+  const { taken } = cut;
+  const left = clampShare((x.ends - day) / (x.ends - x.opens));
+  if (day >= x.opens && (shownWhenAsleep(d) || d.display.spent === "not-done")) {
+    out.loss[day] = taken * left;
+    return;
+  }
+  if (shownWhenAsleep(d)) {
+    out.loss[day] = taken * clampShare(1 - (c.warmthAt(x.opens) - c.warmthAt(day)) / x.whole);
+    return;
+  }
+  const again = c.dayWithWarmth(day, x.whole * cut.again);
+  if (again > x.asleep) {
+    out.loss[day] = taken * left;
+    return;
+  }
+  const late = Math.max(x.opens, again);
+  const kept = late === x.opens ? 1 : beforeFrost(c, cut.odds, late, x.ends + late - x.opens) / x.usual;
+  if (day < x.opens) {
+    const spent = clampShare((c.warmthAt(day) - x.warmthAtWaking) / Math.max(1, x.whole));
+    out.loss[day] = taken * clampShare(1 - (1 - a.reservesSpent * spent) * kept);
+    out.delayDays[day] = late - x.opens;
+    return;
+  }
+  // In bloom: what is open goes; part of the rest comes back later.
+  out.loss[day] = taken * left * clampShare(1 - (1 - a.reservesSpent) * kept);
+  out.delayDays[day] = late - day;
+}
+
+function newWoodPrices(d: DisplayYear, q: PricedCut, out: DisplayPrices): void {
+  const { climate: c, plan } = q;
+  const again = plan.task === "hard-cutback" ? 1 : PRICE_ASSUMPTIONS.headedRegrowth;
+  const cut = { taken: budsTaken(plan, 1), again, odds: c.frost(q.taxon.frost.growthKillC) };
+  for (const run of bloomRuns(d)) {
+    out.opens.fill(run.opens, run.from, run.to);
+    if (cut.taken === 0) continue;
+    const x = newWoodCycle(run, q.year, c, cut.odds);
+    for (let t = after(x.wakes, run.from, run.to); t < run.to; t++) newWoodOn(d, x, c, cut, t, out);
+  }
+}
+
+/** Rows of a sheet that a display takes. */
+export const DISPLAY_ROWS = 5;
+
+/** Prices of a cut for one display, day by day. */
+export function displayPrices(d: DisplayYear, q: PricedCut): DisplayPrices {
+  const out = {
+    name: d.display.name,
+    weight: d.display.weight,
+    opens: q.sheet.doubles(),
+    loss: q.sheet.singles(),
+    delayDays: q.sheet.singles(),
+    nextLoss: q.sheet.singles(),
+  };
+  if (d.display.on === "new") newWoodPrices(d, q, out);
+  else oldWoodPrices(d, q, out);
+  return out;
+}
