@@ -26,16 +26,19 @@ export function syntheticClocks(c: Climate, seed: number, count: number): Season
   });
 }
 
+const OWN = ["wakes", "hardens", "stops", "dormant"] as const;
+const SHOWN = ["opens", "ends", "budsBegin", "budsSet"] as const;
+
 /** Every stage of a year with the name its range goes by. */
 export function stagesOf(y: PlantYear): readonly (readonly [name: string, stage: Stage])[] {
-  const own = (["wakes", "hardens", "stops", "dormant"] as const).map((n) => [rangeName(n), y[n]] as const);
-  const shown = y.displays.flatMap((d) =>
-    (["opens", "ends", "budsBegin", "budsSet"] as const).flatMap((n) => {
+  const out: [string, Stage][] = [];
+  for (const n of OWN) out.push([rangeName(n), y[n]]);
+  for (const d of y.displays)
+    for (const n of SHOWN) {
       const s = d[n];
-      return s ? [[rangeName(n, d.display.name), s] as const] : [];
-    }),
-  );
-  return [...own, ...shown];
+      if (s) out.push([rangeName(n, d.display.name), s]);
+    }
+  return out;
 }
 
 /** Ranges of a kind's stages from the years it was given; the expected day may lie off the middle. */

@@ -8,7 +8,7 @@ import type { Climate } from "../climate/index.ts";
 import { LIMITS, VERDICT_TABLE, VERDICTS, type Task, type Verdict } from "../model/index.ts";
 import { inCycle, plantYear, type PlantYear } from "../phenology/index.ts";
 import type { CutPlan } from "./displays.ts";
-import { yearOfPrices, type YearOfPrices } from "./season.ts";
+import { sheetRows, yearOfPrices, type YearOfPrices } from "./season.ts";
 import { Sheet } from "./sheet.ts";
 
 export interface KindYear {
@@ -26,6 +26,7 @@ export interface KindYear {
 /** Verdicts as indexes into VERDICTS: a year of them is read 365 times for each kind, task and year of weather. */
 const CODE = Object.fromEntries(VERDICTS.map((v, i) => [v, i])) as Readonly<Record<Verdict, number>>;
 const GO = Uint8Array.from(VERDICTS, (v) => Number(VERDICT_TABLE[v].go));
+const COSTLY = Uint8Array.from(VERDICTS, (v) => Number(v === "costs-flowers"));
 
 /** The verdict of a day's prices; "best" is settled afterwards against the year's least harm. */
 function pricedVerdict(y: PlantYear, p: YearOfPrices, day: number): number {
@@ -42,10 +43,10 @@ function pricedVerdict(y: PlantYear, p: YearOfPrices, day: number): number {
 
 const FIXED: Partial<Record<Task, Verdict>> = { "dead-only": "best", leave: "no-need" };
 
-/** Least harm among the days for which a test of their verdict holds. */
-function leastHarm(p: YearOfPrices, verdicts: Uint8Array, holds: (v: number) => boolean): number {
+/** Least harm among the days whose verdict is marked. */
+function leastHarm({ harm }: YearOfPrices, verdicts: Uint8Array, marked: Uint8Array): number {
   let least = Infinity;
-  for (let d = 0; d < YEAR_DAYS; d++) if (holds(verdicts[d]!) && p.harm[d]! < least) least = p.harm[d]!;
+  for (let d = 0; d < YEAR_DAYS; d++) if (marked[verdicts[d]!] === 1 && harm[d]! < least) least = harm[d]!;
   return least;
 }
 
@@ -54,21 +55,29 @@ function verdictsOf(y: PlantYear, p: YearOfPrices, out: Uint8Array): Uint8Array 
   if (fixed) return out.fill(CODE[fixed]);
   const idle = p.task === "deadhead";
   for (let d = 0; d < YEAR_DAYS; d++) out[d] = idle && !p.spent[d] ? CODE["no-need"] : pricedVerdict(y, p, d);
-  const best = leastHarm(p, out, (v) => GO[v] === 1) + LIMITS.bestMargin;
+  const best = leastHarm(p, out, GO) + LIMITS.bestMargin;
   for (let d = 0; d < YEAR_DAYS; d++) if (out[d] === CODE.fine && p.harm[d]! <= best) out[d] = CODE.best;
   return out;
 }
 
+/** Rows of a sheet for prices, verdicts and open days. */
+export const kindRows = (displays: number): number => sheetRows(displays) + 2;
+
 /** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
-export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year = plantYear(taxon, climate)): KindYear {
-  const prices = yearOfPrices(taxon, year, climate, plan);
-  const sheet = new Sheet(2);
+export function kindYearOf(
+  taxon: Taxon,
+  climate: Climate,
+  plan: CutPlan,
+  year = plantYear(taxon, climate),
+  sheet = new Sheet(kindRows(year.displays.length)),
+): KindYear {
+  const prices = yearOfPrices(taxon, year, climate, plan, sheet);
   const verdicts = verdictsOf(year, prices, sheet.bytes());
   const open = sheet.bytes();
   for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[verdicts[d]!]!;
   const neverFree = !open.includes(1) && verdicts.includes(CODE["costs-flowers"]);
   if (neverFree) {
-    const least = leastHarm(prices, verdicts, (v) => v === CODE["costs-flowers"]) + LIMITS.bestMargin;
+    const least = leastHarm(prices, verdicts, COSTLY) + LIMITS.bestMargin;
     for (let d = 0; d < YEAR_DAYS; d++)
       open[d] = verdicts[d] === CODE["costs-flowers"] && prices.harm[d]! <= least ? 1 : 0;
   }

@@ -201,7 +201,12 @@ function lateSide({ year: y, climate: c, runs, sheet }: Cut): Uint8Array {
 function worstLoss(displays: readonly DisplayPrices[], { sheet }: Cut): Float64Array {
   const worst = sheet.doubles();
   for (const { weight, loss, nextLoss } of displays)
-    for (let t = 0; t < YEAR_DAYS; t++) worst[t] = Math.max(worst[t]!, weight * Math.max(loss[t]!, nextLoss[t]!));
+    for (let t = 0; t < YEAR_DAYS; t++) {
+      const now = weight * loss[t]!;
+      const next = weight * nextLoss[t]!;
+      const worse = now > next ? now : next;
+      if (worse > worst[t]!) worst[t] = worse;
+    }
   return worst;
 }
 
@@ -219,11 +224,17 @@ function harmOf(p: Omit<YearOfPrices, "harm">, harm: Float32Array): void {
 
 /** Rows of a sheet that a year of prices takes beside those of its displays. */
 const YEAR_ROWS = 11;
+export const sheetRows = (displays: number): number => YEAR_ROWS + displays * DISPLAY_ROWS;
 
 /** Prices a task on a kind for all 365 days. A tenth of a millisecond; cache by kind, climate and plan. */
-export function yearOfPrices(taxon: Taxon, year: PlantYear, climate: Climate, plan: CutPlan): YearOfPrices {
+export function yearOfPrices(
+  taxon: Taxon,
+  year: PlantYear,
+  climate: Climate,
+  plan: CutPlan,
+  sheet = new Sheet(sheetRows(year.displays.length)),
+): YearOfPrices {
   const hit = TASK_TABLE[plan.task].reach === 0 ? [] : year.displays;
-  const sheet = new Sheet(YEAR_ROWS + hit.length * DISPLAY_ROWS);
   const cut: Cut = { taxon, year, climate, plan, sheet, runs: cycleRuns(year) };
   const displays = hit.map((d) => displayPrices(d, cut));
   const [growth, frame] = [growthFrost(cut), frameFrost(cut)];

@@ -12,6 +12,12 @@ export class Sheet {
   constructor(rows: number) {
     this.#block = new ArrayBuffer(rows * ROW_BYTES);
   }
+  /** Blank again: whatever was read off it is gone. */
+  wipe(): this {
+    new Uint8Array(this.#block).fill(0);
+    this.#used = 0;
+    return this;
+  }
   #take(rows: number): number {
     const at = this.#used * ROW_BYTES;
     this.#used += rows;

@@ -19,8 +19,9 @@ import {
 import type { Share } from "../units/index.ts";
 import { shownKey, type DaysShown, type GardenModel, type YearsShown } from "./gardenModel.ts";
 import { taskForGoal } from "./goals.ts";
-import { kindYearOf } from "./kind.ts";
+import { kindRows, kindYearOf } from "./kind.ts";
 import { likelyTaxa } from "./likely.ts";
+import { Sheet } from "./sheet.ts";
 
 export interface KindAsked {
   readonly taxonId: string;
@@ -63,10 +64,15 @@ function daysOf(taxon: Taxon, task: Task, years: readonly KindInYear[]): DaysSho
   const plan = { task, depth: null, reach: null, frameShiftC: 0 };
   const open = new Float32Array(YEAR_DAYS);
   const losses = new Float32Array(YEAR_DAYS * years.length);
+  // One sheet for all years: each is read and done with before the next is written.
+  const sheet = new Sheet(kindRows(taxon.displays.length));
   years.forEach((y, i) => {
-    const k = kindYearOf(taxon, y.climate, plan, y.year);
-    for (let d = 0; d < YEAR_DAYS; d++) open[d] = open[d]! + k.open[d]!;
-    losses.set(k.prices.worstLoss, i * YEAR_DAYS);
+    const k = kindYearOf(taxon, y.climate, plan, y.year, sheet.wipe());
+    const { worstLoss } = k.prices;
+    for (let d = 0; d < YEAR_DAYS; d++) {
+      open[d] = open[d]! + k.open[d]!;
+      losses[i * YEAR_DAYS + d] = worstLoss[d]!;
+    }
   });
   const [leastLoss, mostLoss] = [new Float32Array(YEAR_DAYS), new Float32Array(YEAR_DAYS)];
   const onDay = new Float32Array(years.length);
