@@ -19,10 +19,19 @@ export type Hemisphere = "north" | "south";
 export type SeasonDay = number;
 export const YEAR_DAYS = 365;
 
+/**
+ * Whole years that a day lies after day 0 (before: negative). Asked for days by the million, nearly all of them in the
+ * year or the one after, so these go without a division. // => turnsBy(-1) is -1
+ */
+export function turnsBy(day: SeasonDay): number {
+  if (day >= 0 && day < 2 * YEAR_DAYS) return day < YEAR_DAYS ? 0 : 1;
+  return Math.floor(day / YEAR_DAYS);
+}
+
 /** The season day 0–364 that a day of any cycle falls on. // => yearDay(-1) is 364 */
 export function yearDay(day: SeasonDay): SeasonDay {
-  if (day >= 0 && day < YEAR_DAYS) return day;
-  const d = day - YEAR_DAYS * Math.floor(day / YEAR_DAYS);
+  const d = day - YEAR_DAYS * turnsBy(day);
+  // A day that lies before the year by less than can be told comes out as the next year's first.
   return d < YEAR_DAYS ? d : 0;
 }
 
@@ -59,7 +68,7 @@ function pointOf(d: PlainDate, h: Hemisphere): SeasonPoint {
 /** The date of a season day of a year; days outside 0–364 reach into the neighbouring years. */
 export function seasonDate(seasonYear: number, day: SeasonDay, h: Hemisphere): PlainDate {
   const whole = Math.round(day);
-  const years = Math.floor(whole / YEAR_DAYS);
+  const years = turnsBy(whole);
   return fromDayNumber(startNumber(seasonYear + years, h) + whole - years * YEAR_DAYS);
 }
 

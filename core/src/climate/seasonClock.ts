@@ -2,7 +2,7 @@
  * What tells a plant the time of its year: the spring index's two dates, the warmth gained since, and the
  * cooling of autumn. A climate is one (expected weather); a year's own weather makes another.
  */
-import { YEAR_DAYS, yearDay, type SeasonDay } from "../calendar/index.ts";
+import { turnsBy, YEAR_DAYS, yearDay, type SeasonDay } from "../calendar/index.ts";
 import type { Celsius, DegreeDays } from "../units/index.ts";
 import { BASE_C, singleSine } from "./degreeDays.ts";
 import { EVENT_GDH, GDH_BASE_F, springFrom, type DayWarmth, type SpringIndex } from "./springIndex.ts";
@@ -40,13 +40,14 @@ export function warmthOf(perDay: ArrayLike<number>): Warmth {
   const year = sum[YEAR_DAYS]!;
   // Which day a share of the year's warmth falls on, to start the search next to its end.
   const steps = 512;
+  const stepsPerDegreeDay = year > 0 ? steps / year : 0;
   const hint = new Uint16Array(steps + 1);
   for (let i = 0, d = 0; i <= steps; i++) {
     while (d < YEAR_DAYS - 1 && sum[d + 1]! < (i / steps) * year) d++;
     hint[i] = d;
   }
   const warmthAt = (day: number): number => {
-    const turns = Math.floor(day / YEAR_DAYS);
+    const turns = turnsBy(day);
     const d = day - turns * YEAR_DAYS;
     const whole = Math.floor(d);
     return turns * year + sum[whole]! + (d - whole) * (sum[whole + 1]! - sum[whole]!);
@@ -55,9 +56,9 @@ export function warmthOf(perDay: ArrayLike<number>): Warmth {
     if (degreeDays <= 0) return from;
     if (degreeDays > year) return Infinity;
     const target = warmthAt(from) + degreeDays;
-    const turns = Math.floor(target / year);
+    const turns = target >= 0 && target < year ? 0 : Math.floor(target / year);
     const rest = target - turns * year;
-    let d = hint[Math.floor((rest / year) * steps)]!;
+    let d = hint[Math.floor(rest * stepsPerDegreeDay)]!;
     while (d < YEAR_DAYS - 1 && sum[d + 1]! < rest) d++;
     const step = sum[d + 1]! - sum[d]!;
     return Math.max(from, turns * YEAR_DAYS + d + (step > 0 ? (rest - sum[d]!) / step : 0));

@@ -1,6 +1,6 @@
 /** A plant's height on a day: the last measure, and what has grown since. */
 import type { Taxon } from "../catalogue/index.ts";
-import { seasonPoint, YEAR_DAYS, type Hemisphere, type PlainDate } from "../calendar/index.ts";
+import { seasonPoint, turnsBy, YEAR_DAYS, type Hemisphere, type PlainDate } from "../calendar/index.ts";
 import type { Observation, Plant, Visit } from "../model/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { growthDone, type PlantYear } from "./plantYear.ts";
@@ -35,7 +35,7 @@ function lastMeasure(plant: Plant, visits: readonly Visit[], seen: readonly Obse
 /** Seasons' growth gained up to a date, as a running number: whole years plus the part of this one. */
 function growthClock(year: PlantYear, h: Hemisphere, on: PlainDate): number {
   const { seasonYear, seasonDay } = seasonPoint(on, h);
-  const turns = Math.floor((seasonDay - year.wakes.day) / YEAR_DAYS);
+  const turns = turnsBy(seasonDay - year.wakes.day);
   return seasonYear + turns + growthDone(year, seasonDay - turns * YEAR_DAYS);
 }
 
@@ -61,7 +61,7 @@ export function heightOnDay(
 /** Part of a season's growth still to come before it stops; after it has stopped, the whole of the next. */
 export function growthToCome(year: PlantYear, h: Hemisphere, on: PlainDate): Share {
   const { seasonDay } = seasonPoint(on, h);
-  const turns = Math.floor((seasonDay - year.wakes.day) / YEAR_DAYS);
+  const turns = turnsBy(seasonDay - year.wakes.day);
   const done = growthDone(year, seasonDay - turns * YEAR_DAYS);
   return done >= 1 ? 1 : 1 - done;
 }

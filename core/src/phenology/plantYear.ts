@@ -4,7 +4,7 @@
  * plant wakes; they may run past 364, because a cycle does not stop at New Year.
  */
 import type { Display, Rule, StageName, Taxon } from "../catalogue/index.ts";
-import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { SeasonClock } from "../climate/index.ts";
 import type { Days, Share } from "../units/index.ts";
 
@@ -181,6 +181,6 @@ const passed = (day: SeasonDay, from: SeasonDay, to: SeasonDay): Share =>
 
 /** The same day in the cycle that starts with waking: between wakes and wakes + 364. */
 export function inCycle(y: PlantYear, seasonDay: SeasonDay): SeasonDay {
-  const turns = Math.floor((seasonDay - y.wakes.day) / YEAR_DAYS);
+  const turns = turnsBy(seasonDay - y.wakes.day);
   return seasonDay - turns * YEAR_DAYS;
 }

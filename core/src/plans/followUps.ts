@@ -1,5 +1,13 @@
 /** What follows from what was done: the next steps of every chain that a plant's visits have started. */
-import { addDays, daysBetween, seasonDate, seasonPoint, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import {
+  addDays,
+  daysBetween,
+  seasonDate,
+  seasonPoint,
+  turnsBy,
+  YEAR_DAYS,
+  type PlainDate,
+} from "../calendar/index.ts";
 import type { Plant, Task, Visit, Watched } from "../model/index.ts";
 import { giveOrTake, growthDone, type PlantYear } from "../phenology/index.ts";
 import type { GardenModel } from "../price/index.ts";
@@ -33,7 +41,7 @@ type Span = readonly [from: PlainDate, until: PlainDate];
 function nextStage(model: GardenModel, day: number, after: PlainDate): PlainDate {
   const h = model.climate.hemisphere;
   const p = seasonPoint(after, h);
-  const turns = Math.floor((p.seasonDay - day) / YEAR_DAYS) + 1;
+  const turns = turnsBy(p.seasonDay - day) + 1;
   return seasonDate(p.seasonYear, day + turns * YEAR_DAYS, h);
 }
 

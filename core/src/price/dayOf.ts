@@ -1,5 +1,5 @@
 /** What the day itself forbids or asks for: heat, frost tonight, rain, drought, bloom just ahead, nests. */
-import { addDays, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import { addDays, seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
 import { inCycle, PACE_ASSUMPTIONS } from "../phenology/index.ts";
 import type { Celsius } from "../units/index.ts";
@@ -95,7 +95,7 @@ function beforeBloom(q: Question): readonly Reason[] {
   );
   if (!next || !TASK_TABLE[q.task].wakes) return [];
   const p = q.model.season(q.on);
-  const turns = Math.floor((p.seasonDay - q.kind.year.wakes.day) / YEAR_DAYS);
+  const turns = turnsBy(p.seasonDay - q.kind.year.wakes.day);
   const opens = seasonDate(p.seasonYear, next.opens.day + turns * YEAR_DAYS, q.model.climate.hemisphere);
   return [reason("just-before-bloom", { display: next.display.name, opens }, "practice")];
 }

@@ -4,7 +4,7 @@
  * hundred years of it are asked for at a time.
  */
 import type { Taxon } from "../catalogue/index.ts";
-import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Climate, FrostOdds } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
 import type { DisplayYear, PlantYear } from "../phenology/index.ts";
@@ -94,7 +94,7 @@ function lossOfBuds(
   out.fill(cut.least, from, to);
   if (!d.budsBegin || !d.budsSet) return;
   const opens = d.opens.day + cycle * YEAR_DAYS;
-  const begin = d.budsBegin.day + YEAR_DAYS * Math.floor((opens - d.budsBegin.day) / YEAR_DAYS);
+  const begin = d.budsBegin.day + YEAR_DAYS * turnsBy(opens - d.budsBegin.day);
   const set = begin + Math.max(7, d.budsSet.day - d.budsBegin.day);
   const making = after(begin, from, to);
   const made = within(set, making, to);
@@ -125,7 +125,7 @@ const FROST_POINTS = 5;
 
 /** Part of a display, spread evenly from a to b, that opens before frost ends it. */
 function beforeFrost(c: Climate, odds: FrostOdds, a: SeasonDay, b: SeasonDay): Share {
-  const turn = c.warmestDay + YEAR_DAYS * Math.floor((a - c.coldestDay) / YEAR_DAYS);
+  const turn = c.warmestDay + YEAR_DAYS * turnsBy(a - c.coldestDay);
   const from = Math.max(turn, a - YEAR_DAYS / 2);
   let sum = 0;
   for (let i = 0; i < FROST_POINTS; i++) {
@@ -153,7 +153,7 @@ interface NewWoodCycle {
 
 function newWoodCycle(r: BloomRun, year: PlantYear, c: Climate, odds: FrostOdds): NewWoodCycle {
   const { opens, ends } = r;
-  const wakes = year.wakes.day + YEAR_DAYS * Math.floor((opens - year.wakes.day) / YEAR_DAYS);
+  const wakes = year.wakes.day + YEAR_DAYS * turnsBy(opens - year.wakes.day);
   const warmthAtWaking = c.warmthAt(wakes);
   return {
     opens,

@@ -9,7 +9,7 @@ import {
   type Standing,
 } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import { seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { TASK_TABLE, type Plant, type Task } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
 import { regimeOf, type GardenModel, type Schooling } from "./gardenModel.ts";
@@ -45,7 +45,7 @@ export function lastCutback(entries: readonly LedgerEntry[], on: PlainDate): Led
 export function nextDormancy(model: GardenModel, taxon: Taxon, on: PlainDate): PlainDate {
   const year = model.yearOf(taxon);
   const p = model.season(on);
-  const turns = Math.floor((p.seasonDay - year.dormant.day) / YEAR_DAYS) + 1;
+  const turns = turnsBy(p.seasonDay - year.dormant.day) + 1;
   return seasonDate(p.seasonYear, year.dormant.day + turns * YEAR_DAYS, model.climate.hemisphere);
 }
 
@@ -102,7 +102,7 @@ export const capped = (q: Question): boolean => isLive(q.task) && regimeOf(q.tax
 /** When a stage of this season's (or the coming) cycle falls. */
 export function stageDate(q: Question, day: number): PlainDate {
   const p = q.model.season(q.on);
-  const turns = Math.floor((p.seasonDay - q.kind.year.wakes.day) / YEAR_DAYS);
+  const turns = turnsBy(p.seasonDay - q.kind.year.wakes.day);
   return seasonDate(p.seasonYear, day + turns * YEAR_DAYS, q.model.climate.hemisphere);
 }
 /** What the task would usually take, held to the cap: below it there is no use in starting. */

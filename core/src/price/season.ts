@@ -5,11 +5,11 @@
  * Arrays run over season days 0–364, so a strip of the year can be scrubbed without recomputing.
  */
 import type { Taxon } from "../catalogue/index.ts";
-import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Climate } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
 import { growthDone, type PlantYear } from "../phenology/index.ts";
-import { clampShare, type DegreeDays } from "../units/index.ts";
+import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
 import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { DISPLAY_ROWS, displayPrices, type CutPlan, type DisplayPrices, type PricedCut } from "./displays.ts";
 import { Sheet } from "./sheet.ts";
@@ -51,7 +51,7 @@ interface Cut extends PricedCut {
 
 /** The year begins in the cycle that the last waking opened, and goes over into the next. */
 function cycleRuns(y: PlantYear): readonly CycleRun[] {
-  const ahead = -YEAR_DAYS * Math.floor(-y.wakes.day / YEAR_DAYS);
+  const ahead = -YEAR_DAYS * turnsBy(-y.wakes.day);
   const edge = Math.min(YEAR_DAYS, Math.ceil(y.wakes.day + YEAR_DAYS - ahead));
   return [
     { from: 0, to: edge, ahead },
@@ -86,6 +86,13 @@ function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
   return Math.min(u + 200, Math.max(u + PRICE_ASSUMPTIONS.hardenDaysLeast, c.dayWithWarmth(u, harden)));
 }
 
+/** Between the end of growth and dormancy ever fewer cuts are answered; the last weeks fall off fast. */
+function answered(y: PlantYear, u: SeasonDay): Share {
+  if (u <= y.stops.day) return 1;
+  const asleep = clampShare((u - y.stops.day) / Math.max(1, y.dormant.day - y.stops.day));
+  return 1 - asleep * asleep;
+}
+
 /**
  * Chance that growth woken by a cut is killed before it is hard, day by day. An easily woken plant answers in its
  * sleep too, and in spring; a hardy plant's own flush meets the same spring frosts, cut or not: only autumn's are
@@ -107,12 +114,10 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Fl
         out[t] = odds.untilWarmest(u + a.wakeDays);
         continue;
       }
-      const midsummer = c.warmestDay + YEAR_DAYS * Math.floor((u - c.coldestDay) / YEAR_DAYS);
+      const midsummer = c.warmestDay + YEAR_DAYS * turnsBy(u - c.coldestDay);
       const grows = wakesWhenCut ? u + a.sproutDays : Math.max(u + a.sproutDays, midsummer);
       const hard = hardBy(c, harden, u);
-      // Between the end of growth and dormancy ever fewer cuts are answered; the last weeks fall off fast.
-      const asleep = clampShare((u - y.stops.day) / Math.max(1, y.dormant.day - y.stops.day));
-      const chance = hard > grows ? odds.between(grows, hard) * (1 - asleep * asleep) : 0;
+      const chance = hard > grows ? odds.between(grows, hard) * answered(y, u) : 0;
       out[t] = chance;
       const last = u + LEAP_DAYS;
       if (chance < LEAST_CHANCE && last < y.dormant.day && odds.between(grows, hardBy(c, harden, last)) < LEAST_CHANCE)
