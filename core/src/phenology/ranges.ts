@@ -29,30 +29,31 @@ export function syntheticClocks(c: Climate, seed: number, count: number): Season
 const OWN = ["wakes", "hardens", "stops", "dormant"] as const;
 const SHOWN = ["opens", "ends", "budsBegin", "budsSet"] as const;
 
-/** Every stage of a year with the name its range goes by. */
-export function stagesOf(y: PlantYear): readonly (readonly [name: string, stage: Stage])[] {
-  const out: [string, Stage][] = [];
-  for (const n of OWN) out.push([rangeName(n), y[n]]);
-  for (const d of y.displays)
-    for (const n of SHOWN) {
-      const s = d[n];
-      if (s) out.push([rangeName(n, d.display.name), s]);
-    }
-  return out;
+/** Every stage of a year with the name its range goes by, and where the same stage stands in another year. */
+function stagesIn(
+  y: PlantYear,
+): readonly (readonly [name: string, stage: Stage, of: (y: PlantYear) => Stage | null])[] {
+  const own = OWN.map((n) => [rangeName(n), y[n], (x: PlantYear): Stage => x[n]] as const);
+  const shown = y.displays.flatMap(({ display, ...d }) =>
+    SHOWN.flatMap((n) => {
+      const of = (x: PlantYear): Stage | null => x.displays.find((o) => o.display === display)?.[n] ?? null;
+      return d[n] ? [[rangeName(n, display.name), d[n], of] as const] : [];
+    }),
+  );
+  return [...own, ...shown];
 }
+
+/** Every stage of a year with the name its range goes by. */
+export const stagesOf = (y: PlantYear): readonly (readonly [name: string, stage: Stage])[] =>
+  stagesIn(y).map(([name, stage]) => [name, stage]);
 
 /** Ranges of a kind's stages from the years it was given; the expected day may lie off the middle. */
 export function stageRanges(taxon: Taxon, expected: SeasonClock, years: readonly PlantYear[]): StageRanges {
-  const days = new Map<string, number[]>();
-  for (const y of years)
-    for (const [name, s] of stagesOf(y)) {
-      const list = days.get(name);
-      if (list) list.push(s.day);
-      else days.set(name, [s.day]);
-    }
   const out: Record<string, Range> = {};
-  for (const [name, s] of stagesOf(plantYear(taxon, expected))) {
-    const sorted = (days.get(name) ?? []).filter(Number.isFinite).sort((a, b) => a - b);
+  for (const [name, s, of] of stagesIn(plantYear(taxon, expected))) {
+    const sorted = Float64Array.from(years, (y) => of(y)?.day ?? Infinity)
+      .filter(Number.isFinite)
+      .sort();
     if (sorted.length < LEAST_YEARS) continue;
     // Counted from the expected day; when that lies outside, the range reaches to it.
     out[name] = [Math.max(0, s.day - quantile(sorted, TAILS[0])), Math.max(0, quantile(sorted, TAILS[1]) - s.day)];

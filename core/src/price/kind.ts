@@ -50,36 +50,49 @@ function leastHarm({ harm }: YearOfPrices, verdicts: Uint8Array, marked: Uint8Ar
   return least;
 }
 
-function verdictsOf(y: PlantYear, p: YearOfPrices, out: Uint8Array): Uint8Array {
+/** Verdicts by each day's own prices. */
+function pricedVerdicts(y: PlantYear, p: YearOfPrices, out: Uint8Array): Uint8Array {
   const fixed = FIXED[p.task];
   if (fixed) return out.fill(CODE[fixed]);
   const idle = p.task === "deadhead";
   for (let d = 0; d < YEAR_DAYS; d++) out[d] = idle && !p.spent[d] ? CODE["no-need"] : pricedVerdict(y, p, d);
-  const best = leastHarm(p, out, GO) + LIMITS.bestMargin;
-  for (let d = 0; d < YEAR_DAYS; d++) if (out[d] === CODE.fine && p.harm[d]! <= best) out[d] = CODE.best;
   return out;
+}
+
+/** Marks the best of the days on which one may go. */
+function markBest(p: YearOfPrices, verdicts: Uint8Array): Uint8Array {
+  if (!verdicts.includes(CODE.fine)) return verdicts;
+  const best = leastHarm(p, verdicts, GO) + LIMITS.bestMargin;
+  for (let d = 0; d < YEAR_DAYS; d++) if (verdicts[d] === CODE.fine && p.harm[d]! <= best) verdicts[d] = CODE.best;
+  return verdicts;
 }
 
 /** Rows of a sheet for prices, verdicts and open days. */
 export const kindRows = (displays: number): number => sheetRows(displays) + 2;
 
-/** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
-export function kindYearOf(
-  taxon: Taxon,
-  climate: Climate,
-  plan: CutPlan,
-  year = plantYear(taxon, climate),
-  sheet = new Sheet(kindRows(year.displays.length)),
-): KindYear {
+/** A year's prices, what each day's own say, and the days on which the task may be started. */
+interface OpenYear extends Pick<KindYear, "prices" | "open" | "neverFree"> {
+  /** Verdicts in which the best days are not yet marked. */
+  readonly priced: Uint8Array;
+}
+
+/** The part of a kind's year that hundreds of years of weather are asked for. */
+export function openYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year: PlantYear, sheet: Sheet): OpenYear {
   const prices = yearOfPrices(taxon, year, climate, plan, sheet);
-  const verdicts = verdictsOf(year, prices, sheet.bytes());
+  const priced = pricedVerdicts(year, prices, sheet.bytes());
   const open = sheet.bytes();
-  for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[verdicts[d]!]!;
-  const neverFree = !open.includes(1) && verdicts.includes(CODE["costs-flowers"]);
+  for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[priced[d]!]!;
+  const neverFree = !open.includes(1) && priced.includes(CODE["costs-flowers"]);
   if (neverFree) {
-    const least = leastHarm(prices, verdicts, COSTLY) + LIMITS.bestMargin;
-    for (let d = 0; d < YEAR_DAYS; d++)
-      open[d] = verdicts[d] === CODE["costs-flowers"] && prices.harm[d]! <= least ? 1 : 0;
+    const least = leastHarm(prices, priced, COSTLY) + LIMITS.bestMargin;
+    for (let d = 0; d < YEAR_DAYS; d++) open[d] = COSTLY[priced[d]!] === 1 && prices.harm[d]! <= least ? 1 : 0;
   }
-  return { taxon, year, prices, verdicts, open, neverFree };
+  return { prices, priced, open, neverFree };
+}
+
+/** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
+export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year = plantYear(taxon, climate)): KindYear {
+  const sheet = new Sheet(kindRows(year.displays.length));
+  const { prices, priced, open, neverFree } = openYearOf(taxon, climate, plan, year, sheet);
+  return { taxon, year, prices, verdicts: markBest(prices, priced), open, neverFree };
 }

@@ -14,29 +14,6 @@ import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { DISPLAY_ROWS, displayPrices, type CutPlan, type DisplayPrices, type PricedCut } from "./displays.ts";
 import { Sheet } from "./sheet.ts";
 
-export interface YearOfPrices {
-  readonly task: Task;
-  readonly displays: readonly DisplayPrices[];
-  /** Chance that woken growth meets a killing frost before it is hard. */
-  readonly growthFrost: Float32Array;
-  /** Chance that the bared framework is damaged, times how much of it goes. */
-  readonly frameFrost: Float32Array;
-  readonly frostRisk: Float32Array;
-  /** 1 where the frost risk comes from the end of the season, 0 where spring will end it. */
-  readonly lateSide: Uint8Array;
-  readonly regrowthRisk: Float32Array;
-  /** Share of the season's extension still to come, for plants cut to an outline. */
-  readonly redo: Float32Array;
-  /** What a cut in full leaf costs the plant's reserves. */
-  readonly reserves: Float32Array;
-  /** 1 where there are spent flowers to take off. */
-  readonly spent: Uint8Array;
-  /** Weighted loss of the display that is hit hardest. */
-  readonly worstLoss: Float64Array;
-  /** Everything above in one number, for finding the best days. */
-  readonly harm: Float32Array;
-}
-
 /** Days of the year that stand in one cycle of the plant: on day t it is day t + ahead of the cycle that began with waking. */
 interface CycleRun {
   readonly from: number;
@@ -215,7 +192,9 @@ function worstLoss(displays: readonly DisplayPrices[], { sheet }: Cut): Float64A
   return worst;
 }
 
-function harmOf(p: Omit<YearOfPrices, "harm">, harm: Float32Array): void {
+type Parts = Pick<YearOfPrices, "displays" | "reserves" | "frostRisk" | "regrowthRisk" | "redo">;
+
+function harmOf(p: Parts, harm: Float32Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const { reserves, frostRisk, regrowthRisk, redo } = p;
   for (let t = 0; t < YEAR_DAYS; t++)
@@ -225,13 +204,59 @@ function harmOf(p: Omit<YearOfPrices, "harm">, harm: Float32Array): void {
       const delay = Math.min(a.delayWeightMost, delayDays[t]! * a.delayWeightPerDay);
       harm[t] = harm[t]! + weight * (loss[t]! + nextLoss[t]! + delay);
     }
+  return harm;
 }
 
 /** Rows of a sheet that a year of prices takes beside those of its displays. */
 const YEAR_ROWS = 11;
 export const sheetRows = (displays: number): number => YEAR_ROWS + displays * DISPLAY_ROWS;
 
-/** Prices a task on a kind for all 365 days. A tenth of a millisecond; cache by kind, climate and plan. */
+/** What a task on a kind costs on each of the 365 days. */
+export class YearOfPrices {
+  readonly task: Task;
+  readonly displays: readonly DisplayPrices[];
+  /** Chance that woken growth meets a killing frost before it is hard. */
+  readonly growthFrost: Float32Array;
+  /** Chance that the bared framework is damaged, times how much of it goes. */
+  readonly frameFrost: Float32Array;
+  readonly frostRisk: Float32Array;
+  /** 1 where the frost risk comes from the end of the season, 0 where spring will end it. */
+  readonly lateSide: Uint8Array;
+  readonly regrowthRisk: Float32Array;
+  /** Share of the season's extension still to come, for plants cut to an outline. */
+  readonly redo: Float32Array;
+  /** What a cut in full leaf costs the plant's reserves. */
+  readonly reserves: Float32Array;
+  /** 1 where there are spent flowers to take off. */
+  readonly spent: Uint8Array;
+  /** Weighted loss of the display that is hit hardest. */
+  readonly worstLoss: Float64Array;
+  readonly #blank: Float32Array;
+  #harm: Float32Array | null = null;
+
+  constructor(cut: Cut) {
+    const { task } = cut.plan;
+    this.task = task;
+    this.displays = TASK_TABLE[task].reach === 0 ? [] : cut.year.displays.map((d) => displayPrices(d, cut));
+    this.growthFrost = growthFrost(cut);
+    this.frameFrost = frameFrost(cut);
+    this.frostRisk = frostRisk(this.growthFrost, this.frameFrost, cut);
+    this.lateSide = lateSide(cut);
+    this.regrowthRisk = regrowthRisk(cut);
+    this.redo = redo(cut);
+    this.reserves = reserves(cut);
+    this.spent = spent(cut);
+    this.worstLoss = worstLoss(this.displays, cut);
+    this.#blank = cut.sheet.singles();
+  }
+
+  /** Everything above in one number, for finding the best days: hundreds of years are worked through without it. */
+  get harm(): Float32Array {
+    return (this.#harm ??= harmOf(this, this.#blank));
+  }
+}
+
+/** Prices a task on a kind for all 365 days. Some hundredths of a millisecond; cache by kind, climate and plan. */
 export function yearOfPrices(
   taxon: Taxon,
   year: PlantYear,
@@ -239,24 +264,5 @@ export function yearOfPrices(
   plan: CutPlan,
   sheet = new Sheet(sheetRows(year.displays.length)),
 ): YearOfPrices {
-  const hit = TASK_TABLE[plan.task].reach === 0 ? [] : year.displays;
-  const cut: Cut = { taxon, year, climate, plan, sheet, runs: cycleRuns(year) };
-  const displays = hit.map((d) => displayPrices(d, cut));
-  const [growth, frame] = [growthFrost(cut), frameFrost(cut)];
-  const prices = {
-    task: plan.task,
-    displays,
-    growthFrost: growth,
-    frameFrost: frame,
-    frostRisk: frostRisk(growth, frame, cut),
-    lateSide: lateSide(cut),
-    regrowthRisk: regrowthRisk(cut),
-    redo: redo(cut),
-    reserves: reserves(cut),
-    spent: spent(cut),
-    worstLoss: worstLoss(displays, cut),
-    harm: sheet.singles(),
-  };
-  harmOf(prices, prices.harm);
-  return prices;
+  return new YearOfPrices({ taxon, year, climate, plan, sheet, runs: cycleRuns(year) });
 }

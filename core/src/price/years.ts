@@ -19,7 +19,7 @@ import {
 import type { Share } from "../units/index.ts";
 import { shownKey, type DaysShown, type GardenModel, type YearsShown } from "./gardenModel.ts";
 import { taskForGoal } from "./goals.ts";
-import { kindRows, kindYearOf } from "./kind.ts";
+import { kindRows, openYearOf } from "./kind.ts";
 import { likelyTaxa } from "./likely.ts";
 import { Sheet } from "./sheet.ts";
 
@@ -67,7 +67,7 @@ function daysOf(taxon: Taxon, task: Task, years: readonly KindInYear[]): DaysSho
   // One sheet for all years: each is read and done with before the next is written.
   const sheet = new Sheet(kindRows(taxon.displays.length));
   years.forEach((y, i) => {
-    const k = kindYearOf(taxon, y.climate, plan, y.year, sheet.wipe());
+    const k = openYearOf(taxon, y.climate, plan, y.year, sheet.wipe());
     const { worstLoss } = k.prices;
     for (let d = 0; d < YEAR_DAYS; d++) {
       open[d] = open[d]! + k.open[d]!;
