@@ -312,18 +312,36 @@ describe("what is refused", () => {
     expect(found.some(isRefusal)).toBe(false);
   });
 
-  test.each(["first-season", "stressed"])("a plant that is %s offers dead wood only", (standing) => {
-    const base = plantOf("panicle-seat");
-    const young = { ...base, plantedOn: date("2027-03-01"), condition: "healthy" as const };
-    const ill = { ...base, condition: "stressed" as const, conditionOn: date("2027-03-01") };
-    const plant = standing === "first-season" ? young : ill;
+  // Common practice: the young and the weak lose dead wood only; after frost even that cannot yet be told.
+  describe.each<[string, Partial<Plant>, readonly StemCut[], string]>([
+    ["in its first season", { plantedOn: date("2027-03-01"), condition: "healthy" }, out("b"), "live-waits"],
+    ["under stress", { condition: "stressed", conditionOn: date("2027-03-01") }, out("b"), "live-waits"],
+    ["hurt by frost", { condition: "frosted", conditionOn: date("2027-03-01") }, [], "dead-waits"],
+  ])("a plant that is %s", (_, state, cuts, code) => {
+    const plant = { ...plantOf("panicle-seat"), ...state };
     const world = openGarden({ ...garden, plants: [plant] }, CATALOGUE);
     const stems = [stem("a", 20), stem("b", 20, { state: "dead" }), stem("c", 15, { faults: ["weak"] })];
-    const s = suggest(world, { plant, stems, task: "shape" }, date("2027-06-20"));
-    expect(s.cuts).toEqual(out("b"));
-    const live = tryOut(world, { plant, stems, task: "shape", cuts: out("c") }, date("2027-06-20"));
-    expect(live.accepted).toBe(false);
-    expect(live.remarks.map((r) => r.code)).toContain("live-waits");
+    const on = date("2027-04-10");
+
+    test.each<Task>(["shape", "thin", "tip", "shear", "lift", "renovate", "hard-cutback", "reduce-for-wind"])(
+      "is offered nothing alive to %s, and told why",
+      (task) => {
+        const s = suggest(world, { plant, stems, task }, on);
+        expect(s.cuts).toEqual(cuts);
+        expect(s.passes.map((p) => p.pass)).toEqual(cuts.map(() => "dead"));
+        expect(s.waits?.code).toBe(code);
+        expect(s.pastUpkeep).toBe(false);
+      },
+    );
+
+    test.each([
+      ["dead", "b", code === "dead-waits" ? "dead-waits" : null],
+      ["live", "c", "live-waits"],
+    ])("a %s stem cut all the same is refused or not", (_state, id, refusal) => {
+      const { accepted, remarks } = tryOut(world, { plant, stems, task: "shape", cuts: out(id) }, on);
+      expect(accepted).toBe(refusal === null);
+      expect(remarks.filter(isRefusal).map((r) => r.code)).toEqual(refusal === null ? [] : [refusal]);
+    });
   });
 });
 

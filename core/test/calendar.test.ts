@@ -14,6 +14,7 @@ import {
   seasonPoint,
   seasonScanner,
   toDayNumber,
+  turnsBy,
   YEAR_DAYS,
   yearDay,
   type Hemisphere,
@@ -26,6 +27,20 @@ const dates = numbers.map(fromDayNumber);
 const hemispheres = fc.constantFrom<Hemisphere>("north", "south");
 
 describe("dates without clocks", () => {
+  test("any day, whole or not, is some whole years and a day of one year", () => {
+    const days = fc.double({ min: -2000, max: 2000, noNaN: true });
+    fc.assert(
+      fc.property(days, (day) => {
+        expect(turnsBy(day) - Math.floor(day / YEAR_DAYS)).toBeCloseTo(0, 12);
+        expect(yearDay(day)).toBeGreaterThanOrEqual(0);
+        expect(yearDay(day)).toBeLessThan(YEAR_DAYS);
+        const apart = Math.abs(day - YEAR_DAYS * turnsBy(day) - yearDay(day));
+        expect(Math.min(apart, YEAR_DAYS - apart)).toBeLessThan(1e-9);
+      }),
+    );
+    expect([-1, -1e-17, 0, 364, 365, 730].map(yearDay)).toEqual([364, 0, 0, 364, 0, 0]);
+  });
+
   test("a day's number and its date say the same, and agree with the clock of the machine", () => {
     fc.assert(
       fc.property(numbers, (n) => {

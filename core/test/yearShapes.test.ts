@@ -8,17 +8,21 @@ import {
   climateOf,
   date,
   FOUR_SEASONS,
+  kindRows,
   kindYearOf,
   monthDay,
   monthDayToSeasonDay,
+  openYearOf,
   plantYear,
   quantile,
   seasonPoint,
+  syntheticClocks,
   TASKS,
   VERDICTS,
   type CutPlan,
   type Task,
 } from "@wren/core";
+import { Sheet } from "../src/price/sheet.ts";
 import { modelOf, PLACE, PLACES, plantOf, someKinds } from "./support.ts";
 
 const plan = (task: Task, more: Partial<CutPlan> = {}): CutPlan => ({
@@ -170,6 +174,51 @@ describe("for every kind and task", () => {
       { numRuns: 60 },
     );
   });
+});
+
+describe("hundreds of years of one kind, each on the same sheet", () => {
+  const years = syntheticClocks(c, 7, 4).map((clock) => ({ ...c, ...clock }));
+
+  test("give the open days and losses that each year gives on a sheet of its own", () => {
+    for (const taxon of someKinds(3, 17))
+      for (const task of ["shape", "deadhead", "hard-cutback", "dead-only"] as const) {
+        const sheet = new Sheet(kindRows(taxon.displays.length));
+        for (const climate of years) {
+          const year = plantYear(taxon, climate);
+          const own = kindYearOf(taxon, climate, plan(task), year);
+          const shared = openYearOf(taxon, climate, plan(task), year, sheet.wipe());
+          expect(shared.open).toEqual(own.open);
+          expect(shared.prices.worstLoss).toEqual(own.prices.worstLoss);
+          expect(shared.neverFree).toBe(own.neverFree);
+        }
+      }
+  });
+
+  test("a sheet that is full says so", () => {
+    const sheet = new Sheet(1);
+    sheet.bytes();
+    expect(() => sheet.singles()).toThrow(RangeError);
+  });
+});
+
+test("the worst loss of a day is that of the display hit hardest, its weight counted", () => {
+  for (const taxon of someKinds(5, 23)) {
+    const { displays, worstLoss } = kindYearOf(taxon, c, plan("shape")).prices;
+    for (let d = 0; d < 365; d += 3)
+      expect(worstLoss[d]).toBeCloseTo(
+        Math.max(0, ...displays.map((x) => x.weight * Math.max(x.loss[d]!, x.nextLoss[d]!))),
+        12,
+      );
+  }
+});
+
+test.each([-10, -2, 0])("frost odds to the next warmest day, %d °C, are those between the two days", (limitC) => {
+  const odds = c.frost(limitC);
+  for (let day = 0; day < 365; day += 7) {
+    const warmest = c.warmestDay + (day > c.warmestDay ? 365 : 0);
+    expect(odds.untilWarmest(day)).toBeCloseTo(odds.between(day, warmest), 12);
+    expect(odds.untilWarmest(day + 365)).toBe(odds.untilWarmest(day));
+  }
 });
 
 test.each([

@@ -1,7 +1,17 @@
 /** The drawing of a stand: what stays and what goes of each stem, in few lines. */
 import { describe, expect, test } from "@jest/globals";
-import { amountsOf, CATALOGUE, plainStem, type Stem, type StemCut } from "@wren/core";
-import { goneLines, standLines, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
+import {
+  amountsOf,
+  CATALOGUE,
+  demoGarden,
+  date,
+  NO_STEMS,
+  plainStem,
+  stemsFromTally,
+  type Stem,
+  type StemCut,
+} from "@wren/core";
+import { goneLines, NUMBER_R, numberSpots, standLines, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
 import { stemsAfter } from "../src/screens/bench/standEdits.ts";
 
 const lilac = CATALOGUE.byId("syringa-vulgaris")!;
@@ -91,5 +101,35 @@ describe("a stand in lines", () => {
     // Measured again, what is left is as high as the try said.
     const { before } = amountsOf(after, [], lilac);
     expect(before.heightM).toBeCloseTo(amountsOf(stems, cuts, lilac).after.heightM, 1);
+  });
+});
+
+describe("the numbers of cuts", () => {
+  const spirea = demoGarden(date("2026-11-25")).plants.find((p) => p.id === "spirea-gate")!;
+  const kind = CATALOGUE.byId("spiraea-japonica")!;
+  const fourteen = stemsFromTally({ ...NO_STEMS, thick: 3, middling: 6, thin: 5, dead: 1, weak: 2 }, spirea, kind);
+  const phone = viewOf({ width: 400, height: 430, foot: 24 }, 1.2, 1.2, 0);
+  const numbers = new Map(fourteen.map((s, i) => [s.id, i + 1]));
+  const cutTo = (keptM: number): readonly StemCut[] =>
+    fourteen.map((s): StemCut => ({ cut: "head", stemId: s.id, keptM }));
+
+  test.each<[string, readonly StemCut[]]>([
+    ["all out at the ground", fourteen.map((s) => ({ cut: "remove", stemId: s.id }))],
+    ["all back to stubs", cutTo(0.1)],
+    ["all shortened a little", cutTo(0.7)],
+  ])("%s: none lies over another, all on the sheet", (_, cuts) => {
+    const { effects: all } = amountsOf(fourteen, cuts, kind);
+    const spots = [...numberSpots(all, numbers, kind, phone)];
+    expect(spots).toHaveLength(14);
+    for (const [i, [id, a]] of spots.entries()) {
+      expect(Math.min(a.x, a.y, 400 - a.x, 430 - a.y)).toBeGreaterThanOrEqual(NUMBER_R);
+      for (const [other, b] of spots.slice(i + 1))
+        if (Math.hypot(a.x - b.x, a.y - b.y) < 2 * NUMBER_R) throw new Error(`${id} lies over ${other}`);
+    }
+  });
+
+  test("only what is cut has one", () => {
+    const { effects: all } = amountsOf(fourteen, [{ cut: "remove", stemId: fourteen[0]!.id }], kind);
+    expect([...numberSpots(all, new Map([[fourteen[0]!.id, 1]]), kind, phone).keys()]).toEqual([fourteen[0]!.id]);
   });
 });

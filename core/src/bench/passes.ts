@@ -1,6 +1,7 @@
 /** The passes of the work in their order, and which stems each one is about. */
+import { STANDING_TABLE, type Standing } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import type { GoalKind, Stem, Task } from "../model/index.ts";
+import { TASK_TABLE, type GoalKind, type Stem, type Task } from "../model/index.ts";
 import { GOAL_TABLE } from "../price/index.ts";
 import { THUMB_MM } from "../stems/index.ts";
 
@@ -65,6 +66,14 @@ const BY_TASK: Partial<Record<Task, readonly Pass[]>> = {
 /** The passes of a task on a kind, in order. */
 export const passOrder = (taxon: Taxon, task: Task, goal: GoalKind): readonly Pass[] =>
   BY_TASK[task] ?? [...CLEAN, ...BY_WAY[GOAL_TABLE[goal].passes ?? taxon.passes]];
+
+/** The passes that the state of a plant leaves of them: dead wood only where live cuts wait, nothing where that waits too. */
+export function passesOffered(taxon: Taxon, task: Task, goal: GoalKind, standing: Standing): readonly Pass[] {
+  const row = STANDING_TABLE[standing];
+  if (row.deadWood === "wait") return [];
+  const order = passOrder(taxon, task, goal);
+  return row.liveCuts === "wait" && TASK_TABLE[task].live ? order.filter((p) => p === "dead") : order;
+}
 
 /** How bad a stem is: of a crossing pair the worse goes. */
 function badness(s: Stem): number {

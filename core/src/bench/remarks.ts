@@ -19,6 +19,7 @@ export const BENCH_LIMITS = {
 
 export interface RemarkValues {
   "live-waits": { standing: Standing };
+  "dead-waits": { standing: Standing };
   "past-green": object;
   "green-line": { belowM: Metres };
   "stub-too-low": { leastM: Metres };
@@ -33,6 +34,7 @@ export interface RemarkValues {
 export type RemarkCode = keyof RemarkValues;
 export const REFUSALS: readonly RemarkCode[] = [
   "live-waits",
+  "dead-waits",
   "past-green",
   "green-line",
   "stub-too-low",
@@ -54,6 +56,13 @@ const remark = <C extends RemarkCode>(code: C, stemId: string | null, values: Re
   stemId,
   values: values as Remark["values"],
 });
+
+/** What the state of a plant keeps from every cut, alive or dead; null when it keeps nothing. */
+export function waiting(standing: Standing): Remark | null {
+  const row = STANDING_TABLE[standing];
+  if (row.deadWood === "wait") return remark("dead-waits", null, { standing });
+  return row.liveCuts === "wait" ? remark("live-waits", null, { standing }) : null;
+}
 
 export interface BenchKind {
   readonly plant: Plant;
@@ -120,6 +129,9 @@ export function remarksOn(
     ...touched.flatMap((e) => [
       ...(e.endsCut ? [] : dangers(e, kind)),
       ...(e.stem.state === "dead" ? [] : unforgiven(e, kind)),
+      ...(e.stem.state === "dead" && STANDING_TABLE[kind.standing].deadWood === "wait"
+        ? [remark("dead-waits", e.stem.id, { standing: kind.standing })]
+        : []),
     ]),
   ];
 }

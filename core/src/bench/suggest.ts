@@ -11,8 +11,8 @@ import type { Metres, Share } from "../units/index.ts";
 import { cutAbove } from "./blade.ts";
 import { amountsOf } from "./amounts.ts";
 import { leafWeight } from "./effects.ts";
-import { oldestFirst, passOrder, pastUpkeep, stemsOf, type Pass } from "./passes.ts";
-import { isRefusal, type Remark } from "./remarks.ts";
+import { oldestFirst, passesOffered, pastUpkeep, stemsOf, type Pass } from "./passes.ts";
+import { isRefusal, waiting, type Remark } from "./remarks.ts";
 import { bestSubset } from "./subset.ts";
 import { tryOut, type TryQuestion } from "./tryOut.ts";
 
@@ -43,6 +43,8 @@ export interface PassSuggestion {
 export interface Suggestion {
   readonly cuts: readonly StemCut[];
   readonly passes: readonly PassSuggestion[];
+  /** Why nothing alive may go, or nothing at all; null when the plant's state keeps nothing back. */
+  readonly waits: Remark | null;
   /** Stems over the thumb are more than half: a renewal over three years, not upkeep. */
   readonly pastUpkeep: boolean;
   /** The height that was aimed at, and the one this year's share allows; null when no height was cut. */
@@ -144,8 +146,8 @@ function wholePlant(
   const taxon = set.model.taxonOf(set.q.plant);
   const { task, plant } = set.q;
   const scaled = (make: (t: number) => StemCut): StemCut[] => {
-    for (let t = 1; t > 0; t -= 0.1) {
-      const cut = make(t);
+    for (let tenths = 10; tenths > 0; tenths--) {
+      const cut = make(tenths / 10);
       if (tried(set, [...before, cut]) <= set.budget + 1e-9) return [cut];
     }
     return [];
@@ -168,6 +170,7 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
   const taxon = model.taxonOf(q.plant);
   const clean = tryOut(model, { ...q, cuts: [] }, on);
   const { advice } = clean;
+  const waits = waiting(advice.standing);
   const set: Setting = {
     model,
     q,
@@ -179,7 +182,7 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
   const gone = new Set<string>();
   const cuts: StemCut[] = [];
   let heightM: Suggestion["heightM"] = null;
-  const passes = passOrder(taxon, q.task, q.plant.goal.kind).map((pass): PassSuggestion => {
+  const passes = passesOffered(taxon, q.task, q.plant.goal.kind, advice.standing).map((pass): PassSuggestion => {
     const used = tried(set, cuts);
     const wanted = stemsOf(pass, q.stems).filter((s) => !gone.has(s.id));
     let mine: StemCut[] = [];
@@ -211,7 +214,8 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
   return {
     cuts,
     passes: passes.filter((p) => p.cuts.length + p.stays.length + p.refused.length > 0),
-    pastUpkeep: pastUpkeep(q.stems),
+    waits,
+    pastUpkeep: waits === null && pastUpkeep(q.stems),
     heightM,
   };
 }

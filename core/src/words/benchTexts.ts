@@ -21,6 +21,8 @@ const STANDING_WORDS: Readonly<Record<Standing, string>> = {
 export const REMARK_TEXTS: Readonly<Record<RemarkCode, (v: Values, say: Voice) => string>> = {
   "live-waits": (v) =>
     `Dead wood only: ${STANDING_WORDS[v["standing"] as Standing]}. A live cut would take what it needs to recover.`,
+  "dead-waits": (v) =>
+    `Nothing yet, not even dead wood: ${STANDING_WORDS[v["standing"] as Standing]}. What looks dead may still be alive; look again when it grows.`,
   "past-green": () =>
     "No: nothing grows back from leafless wood. This stem would stay a bare stub; cut inside the green, or take it out at a union.",
   "green-line": (v, say) =>

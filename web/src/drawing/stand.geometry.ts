@@ -137,6 +137,51 @@ export function goneLines(effects: readonly StemEffect[], drawn: StemsDrawn): { 
   return { stems, branches };
 }
 
+/** Radius of the circle a cut's number stands in, px of the sheet. */
+export const NUMBER_R = 9;
+/** Places looked at along the part of a stem that goes, and then along what stays. */
+const NUMBER_PLACES = 14;
+/** The part of a stem from which a number is read as that of a cut at its foot. */
+const OVER_GROUND = 0.08;
+
+/** Where a number may stand: at the cut, then ever further up what goes, then down what stays. */
+function numberPlaces(kept: number): readonly number[] {
+  const foot = Math.max(kept, OVER_GROUND);
+  const part = (i: number): number => i / NUMBER_PLACES;
+  const up = Array.from({ length: NUMBER_PLACES + 1 }, (_, i) => foot + (1 - foot) * part(i));
+  const down = Array.from({ length: NUMBER_PLACES }, (_, i) => kept * (1 - part(i + 1)));
+  return kept < 1 ? [...up, ...down] : down;
+}
+
+/**
+ * Spots for the numbers of cuts, by stem, so that none lies over another as long as there is room: each takes the first
+ * free place along its stem, or the one with most room when there is none.
+ */
+export function numberSpots(
+  effects: readonly StemEffect[],
+  numbers: ReadonlyMap<string, number>,
+  taxon: Taxon,
+  v: View,
+): ReadonlyMap<string, Spot> {
+  const spots = new Map<string, Spot>();
+  const inside = (x: number, most: number): number => Math.min(most - NUMBER_R, Math.max(NUMBER_R, x));
+  const room = (s: Spot): number =>
+    Math.min(Infinity, ...Array.from(spots.values(), (o) => Math.hypot(o.x - s.x, o.y - s.y)));
+  const numbered = effects.filter((e) => numbers.has(e.stem.id));
+  for (const { stem, kept } of numbered.toSorted((a, b) => numbers.get(a.stem.id)! - numbers.get(b.stem.id)!)) {
+    let best: { spot: Spot; room: number } | null = null;
+    for (const at of numberPlaces(kept)) {
+      const { x, y } = onSheet(alongStem(stem, at, taxon), v);
+      const spot = { x: inside(x, v.sheet.width), y: inside(y, v.sheet.height) };
+      const free = room(spot);
+      if (best === null || free > best.room) best = { spot, room: free };
+      if (free >= 2 * NUMBER_R + 2) break;
+    }
+    if (best) spots.set(stem.id, best.spot);
+  }
+  return spots;
+}
+
 /** How thick a stem is drawn: a little more than to scale, so that the thin ones are seen. */
 export const strokeOf = (diameterMm: number, v: View): number => Math.max(1.6, (diameterMm / 1000) * v.scale * 1.4);
 

@@ -284,6 +284,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
               taxonId={taxon.id}
               task={task}
               goal={plant.goal.kind}
+              standing={result.advice.standing}
               nameOf={nameOf}
               onChoose={setChosen}
             />

@@ -15,6 +15,8 @@ import {
   goneLines,
   heightAt,
   nearestPart,
+  NUMBER_R,
+  numberSpots,
   onSheet,
   shootPath,
   standLines,
@@ -146,11 +148,14 @@ export function Drawing(p: Props) {
     return p.stems.map((_, i) => i).sort((a, b) => depths[b]! - depths[a]!);
   }, [p.stems, taxon, p.viewDeg]);
   const inOrder = useMemo(() => order.map((i) => p.stems[i]!), [order, p.stems]);
-  const sorted = order.map((i) => result.effects[i]!);
   const future = p.horizon !== "now";
   const shoots = useMemo(
     () => (future ? shootsAt(model, p.plantId, result, p.on, p.horizon) : []),
     [future, model, p.plantId, result, p.on, p.horizon],
+  );
+  const spots = useMemo(
+    () => (future ? [] : numberSpots(result.effects, p.numbers, taxon, view)),
+    [future, result.effects, p.numbers, taxon, view],
   );
   const chosen = result.effects.find((e) => e.stem.id === p.chosen);
   const spotOf = (e: PointerEvent): Spot => {
@@ -220,20 +225,14 @@ export function Drawing(p: Props) {
         />
       )}
       {!future && <PressLines stems={inOrder} drawn={drawn} view={view} onChoose={p.onChoose} />}
-      {!future &&
-        sorted.map((e) => {
-          const no = p.numbers.get(e.stem.id);
-          if (no === undefined) return null;
-          const s = onSheet(alongStem(e.stem, Math.max(0.1 + 0.07 * (no % 3), e.kept), taxon), view);
-          return (
-            <g key={e.stem.id} pointerEvents="none">
-              <circle cx={s.x} cy={s.y} r="9" fill="var(--paper)" stroke="var(--alarm)" strokeWidth="1.5" />
-              <text x={s.x} y={s.y + 4} fontSize="11" textAnchor="middle" fill="var(--ink)">
-                {no}
-              </text>
-            </g>
-          );
-        })}
+      {Array.from(spots, ([id, s]) => (
+        <g key={id} pointerEvents="none">
+          <circle cx={s.x} cy={s.y} r={NUMBER_R} fill="var(--paper)" stroke="var(--alarm)" strokeWidth="1.5" />
+          <text x={s.x} y={s.y + 4} fontSize="11" textAnchor="middle" fill="var(--ink)">
+            {p.numbers.get(id)}
+          </text>
+        </g>
+      ))}
       {shearY !== null && !future && (
         <g
           style={{ cursor: "ns-resize", touchAction: "none" }}

@@ -47,6 +47,7 @@ const verdictLine = (t: TryResult, say: Voice, nameOf: (id: string) => string): 
   if (t.accepted && t.share === 0 && t.deadRemoved === 0) return "Nothing is cut yet.";
   if (t.accepted && t.advice.verdict === "no-need")
     return `${reasonText(t.advice.reasons[0]!, say)} It can be planned all the same.`;
+  if (t.accepted && t.share === 0) return "Only dead wood goes, and that may go on any day: it can be planned.";
   if (t.accepted) return "It can be planned.";
   if (t.over > 0) return `Over the cap by ${say.percent(t.over)}: put something back.`;
   if (t.stemsMayGo !== null && t.removed > t.stemsMayGo)

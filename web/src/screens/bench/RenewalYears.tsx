@@ -6,8 +6,10 @@ import {
   mayBeTree,
   programmePlan,
   PROGRAMME_TEXTS,
+  remarkText,
   renewals,
   treeFormOf,
+  waiting,
   type GardenModel,
   type PlainDate,
   type Plant,
@@ -21,6 +23,7 @@ import { useDay } from "../../state/day.tsx";
 import { withProgramme } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
+import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
 
@@ -44,6 +47,7 @@ interface Props {
 export const RenewalYears = memo(function RenewalYears({ plant, stand, nameOf }: Props) {
   const { model, garden, change } = useGarden();
   const { on } = useDay();
+  const say = useVoice();
   const taxon = model.taxonOf(plant);
   const begun = garden.programmes.find((p) => p.plantId === plant.id && p.on <= on);
   const ways = useMemo(() => waysOf(model, plant, stand, on), [model, plant, stand, on]);
@@ -62,6 +66,13 @@ export const RenewalYears = memo(function RenewalYears({ plant, stand, nameOf }:
     [model, begun, plant.id, on, way],
   );
   const names = (stems: readonly Stem[]): string => stems.map((s) => nameOf(s.id)).join(", ");
+  const waits = useMemo(() => waiting(adviseOn(model, plant.id, on, "shape").standing), [model, plant.id, on]);
+  if (waits && !begun)
+    return (
+      <Section title="Over the years">
+        <p>{remarkText(waits, say)} What takes years begins after that.</p>
+      </Section>
+    );
   const stuck = taxon.regrowthFromLeaflessWood === "no" && taxon.leaf === "evergreen";
   if (!way || !plan)
     return stuck ? (

@@ -2,14 +2,16 @@
 import { Box } from "@mui/material";
 import {
   CATALOGUE,
-  passOrder,
+  passesOffered,
   PASS_ROWS,
   remarkText,
   stemsOf,
   TASK_TABLE,
   tryOut,
+  waiting,
   type Plant,
   type Stand,
+  type Standing,
   type Stem,
   type Suggestion,
   type Task,
@@ -24,6 +26,8 @@ export function ProposalNote({ s, names }: { readonly s: Suggestion; readonly na
   const say = useVoice();
   return (
     <Box component="ul" aria-label="Why these cuts" sx={{ pl: 2.5, my: 1 }}>
+      {s.waits && <li className="alarm">{remarkText(s.waits, say)}</li>}
+      {s.waits && s.cuts.length === 0 && <li>No cut to propose.</li>}
       {s.passes.map((p) => (
         <li key={p.pass}>
           <strong>{PASS_ROWS[p.pass].title}:</strong>{" "}
@@ -76,28 +80,34 @@ interface OffersProps {
   readonly taxonId: string;
   readonly task: Task;
   readonly goal: Plant["goal"]["kind"];
+  readonly standing: Standing;
   readonly nameOf: (id: string) => string;
   readonly onChoose: (id: string) => void;
 }
-/** The passes of the task in order, and what each offers on this plant. */
-export const Offers = memo(function Offers({ stems, taxonId, task, goal, nameOf, onChoose }: OffersProps) {
+/** The passes of the task in order, and what each offers on this plant: dead wood only where its state lets nothing else go. */
+export const Offers = memo(function Offers({ stems, taxonId, task, goal, standing, nameOf, onChoose }: OffersProps) {
+  const say = useVoice();
   const taxon = CATALOGUE.byId(taxonId)!;
+  const waits = waiting(standing);
   return (
-    <ol className="offers" aria-label="Passes in order">
-      {passOrder(taxon, task, goal).map((pass) => {
-        const found = stemsOf(pass, stems);
-        return (
-          <li key={pass}>
-            <strong>{PASS_ROWS[pass].title}.</strong> {PASS_ROWS[pass].why}{" "}
-            {found.map((s) => (
-              <button key={s.id} type="button" className="why" onClick={() => onChoose(s.id)}>
-                {nameOf(s.id)}
-              </button>
-            ))}
-          </li>
-        );
-      })}
-    </ol>
+    <>
+      {waits && <p className="alarm">{remarkText(waits, say)}</p>}
+      <ol className="offers" aria-label="Passes in order">
+        {passesOffered(taxon, task, goal, standing).map((pass) => {
+          const found = stemsOf(pass, stems);
+          return (
+            <li key={pass}>
+              <strong>{PASS_ROWS[pass].title}.</strong> {PASS_ROWS[pass].why}{" "}
+              {found.map((s) => (
+                <button key={s.id} type="button" className="why" onClick={() => onChoose(s.id)}>
+                  {nameOf(s.id)}
+                </button>
+              ))}
+            </li>
+          );
+        })}
+      </ol>
+    </>
   );
 });
 
