@@ -28,7 +28,7 @@ const hemispheres = fc.constantFrom<Hemisphere>("north", "south");
 
 describe("dates without clocks", () => {
   test("any day, whole or not, is some whole years and a day of one year", () => {
-    const days = fc.double({ min: -2000, max: 2000, noNaN: true });
+    const days = fc.integer({ min: -2_000_000, max: 2_000_000 }).map((n) => n / 997);
     fc.assert(
       fc.property(days, (day) => {
         expect(turnsBy(day) - Math.floor(day / YEAR_DAYS)).toBeCloseTo(0, 12);
