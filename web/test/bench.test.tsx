@@ -174,6 +174,25 @@ describe("the bench in words", () => {
     expect(await screen.findByRole("button", { name: /^Stem 3 like a finger/ }, { timeout: 10_000 })).toBeTruthy();
   });
 
+  test("a plant in its first season: dead wood only, in the proposal, the passes and the years; a live cut is refused", async () => {
+    openAt("/plant/yew-young/bench?on=2026-06-20");
+    const line = await screen.findByLabelText("Say it in a line", undefined, { timeout: 10_000 });
+    fireEvent.change(line, { target: { value: "3 stems: 1 dead" } });
+    fireEvent.click(screen.getByRole("button", { name: "Draw 3 stems" }));
+    fireEvent.click(await screen.findByRole("button", { name: "Suggest" }));
+    const list = await screen.findByRole("region", { name: "The list to carry" });
+    await waitFor(() => expect(within(list).getAllByRole("checkbox")).toHaveLength(1));
+    const outcome = screen.getByRole("status", { name: "What this try amounts to" });
+    expect(outcome.textContent).toMatch(/Only dead wood goes, and that may go on any day: it can be planned/);
+    const passes = screen.getByRole("list", { name: "Passes in order" });
+    expect(within(passes).getAllByRole("listitem")).toHaveLength(1);
+    expect(screen.getByRole("region", { name: "Over the years" }).textContent).toMatch(/it is in its first season/);
+    fireEvent.click(screen.getByRole("button", { name: /^Stem 1 / }));
+    fireEvent.click(await screen.findByRole("button", { name: "Out at the ground" }));
+    await waitFor(() => expect(outcome.textContent).toMatch(/Dead wood only: it is in its first season here/));
+    expect(screen.getByRole("button", { name: /^Plan it for/ })).toHaveProperty("disabled", true);
+  });
+
   test("over the years: begun by one way, its steps stand at the plant; another way takes its place", async () => {
     openAt("/plant/lilac-corner/bench?on=2026-06-10");
     const years = await screen.findByRole("region", { name: "Over the years" }, { timeout: 10_000 });

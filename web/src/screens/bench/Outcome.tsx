@@ -11,6 +11,7 @@ import {
   type Plant,
   type TryResult,
   type Voice,
+  waiting,
 } from "@wren/core";
 import { memo, useDeferredValue } from "react";
 import { BudgetRing } from "../../drawing/BudgetRing.tsx";
@@ -49,6 +50,8 @@ const verdictLine = (t: TryResult, say: Voice, nameOf: (id: string) => string): 
     return `${reasonText(t.advice.reasons[0]!, say)} It can be planned all the same.`;
   if (t.accepted && t.share === 0) return "Only dead wood goes, and that may go on any day: it can be planned.";
   if (t.accepted) return "It can be planned.";
+  const waits = waiting(t.advice.standing);
+  if (waits && t.remarks.some((r) => r.code === waits.code)) return remarkText(waits, say);
   if (t.over > 0) return `Over the cap by ${say.percent(t.over)}: put something back.`;
   if (t.stemsMayGo !== null && t.removed > t.stemsMayGo)
     return `${t.removed} stems are more than a third: ${t.stemsMayGo} may go this year.`;
