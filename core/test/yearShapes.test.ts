@@ -18,6 +18,7 @@ import {
   seasonPoint,
   syntheticClocks,
   TASKS,
+  VERDICT_TABLE,
   VERDICTS,
   type CutPlan,
   type Task,
@@ -181,13 +182,17 @@ describe("hundreds of years of one kind, each on the same sheet", () => {
 
   test("give the open days and losses that each year gives on a sheet of its own", () => {
     for (const taxon of someKinds(3, 17))
-      for (const task of ["shape", "deadhead", "hard-cutback", "dead-only"] as const) {
+      for (const task of TASKS) {
         const sheet = new Sheet(kindRows(taxon.displays.length));
         for (const climate of years) {
           const year = plantYear(taxon, climate);
           const own = kindYearOf(taxon, climate, plan(task), year);
           const shared = openYearOf(taxon, climate, plan(task), year, sheet.wipe());
           expect(shared.open).toEqual(own.open);
+          // Frost is asked for last and only where nothing else closes the day: the verdicts, which ask it first, agree.
+          const goes = Uint8Array.from(own.verdicts, (v) => (VERDICT_TABLE[VERDICTS[v]!].go ? 1 : 0));
+          if (!own.neverFree) expect(own.open).toEqual(goes);
+          else expect(goes).not.toContain(1);
           expect(shared.prices.worstLoss).toEqual(own.prices.worstLoss);
           expect(shared.neverFree).toBe(own.neverFree);
         }

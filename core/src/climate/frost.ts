@@ -44,8 +44,9 @@ export function frostOdds(n: NightNormals, limitC: Celsius): FrostOdds {
     onNight: (day) => 1 - above[wrap(day)]!,
     between(a, b) {
       if (b < a) return 0;
-      const from = wrap(a);
-      const to = from + Math.min(YEAR_DAYS - 1, Math.round(b) - Math.round(a));
+      const first = Math.round(a);
+      const from = yearDay(first);
+      const to = from + Math.min(YEAR_DAYS - 1, Math.round(b) - first);
       return 1 - above[from]! * Math.exp(run[to]! - run[from]!);
     },
   };

@@ -6,7 +6,7 @@
 import type { Display, Rule, StageName, Taxon } from "../catalogue/index.ts";
 import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { SeasonClock } from "../climate/index.ts";
-import type { Days, Share } from "../units/index.ts";
+import type { Celsius, Days, Share } from "../units/index.ts";
 
 /** A stage's expected day, and the days between which it falls in eight years of ten. */
 export interface Stage {
@@ -59,13 +59,23 @@ const SPREAD_DAYS: Readonly<Record<Rule["rule"], Days>> = {
 /** Shortest display that is still worth calling one, and least time between stages, days. */
 const SHORTEST_DISPLAY: Days = 10;
 
-type Known = Partial<Record<StageName, Stage>>;
+type Known = Partial<Record<StageName, Stage | undefined>>;
 
-/** First day past midsummer with a mean below the limit; Infinity when it never gets so cool. */
-function coolingDay(c: SeasonClock, meanC: number): SeasonDay {
+function firstCooler(c: SeasonClock, meanC: Celsius): SeasonDay {
   const start = Math.round(c.warmestDay);
   for (let d = start; d < start + YEAR_DAYS / 2; d++) if (c.meanC(d) < meanC) return d;
   return Infinity;
+}
+/** Kinds share a few limits: in one year each is looked for once. */
+const cooling = new WeakMap<SeasonClock, Map<Celsius, SeasonDay>>();
+
+/** First day past midsummer with a mean below the limit; Infinity when it never gets so cool. */
+function coolingDay(c: SeasonClock, meanC: Celsius): SeasonDay {
+  let known = cooling.get(c);
+  if (!known) cooling.set(c, (known = new Map<Celsius, SeasonDay>()));
+  let day = known.get(meanC);
+  if (day === undefined) known.set(meanC, (day = firstCooler(c, meanC)));
+  return day;
 }
 
 const stage = (day: SeasonDay, spreadDays: Days): Stage => ({
@@ -112,7 +122,15 @@ function displayYear(d: Display, c: SeasonClock, known: Known, dormant: SeasonDa
   const opens = stageOf(d.opens, c, known);
   const stays = d.opens.rule === "cooling" || d.opens.rule === "season";
   if (!Number.isFinite(opens.day) || (!stays && d.on === "new" && opens.day > dormant - SHORTEST_DISPLAY)) return null;
-  const local: Known = { ...known, opens };
+  const local: Known = {
+    wakes: known.wakes,
+    hardens: known.hardens,
+    stops: known.stops,
+    dormant: known.dormant,
+    opens,
+    ends: undefined,
+    budsBegin: undefined,
+  };
   const rawEnds = stageOf(d.ends, c, local);
   const endDay = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + YEAR_DAYS / 2;
   const ends = moved(rawEnds, Math.max(opens.day + SHORTEST_DISPLAY, endDay));
@@ -148,14 +166,16 @@ function withRanges(y: PlantYear, ranges: StageRanges): PlantYear {
 
 /** Works out the year of a kind by a season clock. Pure; a few microseconds once the clock is known. */
 export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | null = null): PlantYear {
-  const known: Known = {};
+  const known: Known = { wakes: undefined, hardens: undefined, stops: undefined, dormant: undefined };
   const wakes = stageOf(taxon.year.wakes, c, known);
   known.wakes = wakes;
   const end = wakes.day + YEAR_DAYS - 1;
   const dormant = following(stageOf(taxon.year.dormant, c, known), wakes.day + 60, end);
   const hardens = following(stageOf(taxon.year.hardens, c, known), wakes.day + 14, dormant.day);
   const stops = following(stageOf(taxon.year.stops, c, known), hardens.day, dormant.day);
-  Object.assign(known, { hardens, stops, dormant });
+  known.hardens = hardens;
+  known.stops = stops;
+  known.dormant = dormant;
   const displays: DisplayYear[] = [];
   const tooCoolFor: string[] = [];
   for (const d of taxon.displays) {

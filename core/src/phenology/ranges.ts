@@ -51,9 +51,13 @@ export const stagesOf = (y: PlantYear): readonly (readonly [name: string, stage:
 export function stageRanges(taxon: Taxon, expected: SeasonClock, years: readonly PlantYear[]): StageRanges {
   const out: Record<string, Range> = {};
   for (const [name, s, of] of stagesIn(plantYear(taxon, expected))) {
-    const sorted = Float64Array.from(years, (y) => of(y)?.day ?? Infinity)
-      .filter(Number.isFinite)
-      .sort();
+    const days = new Float64Array(years.length);
+    let found = 0;
+    for (const y of years) {
+      const day = of(y)?.day ?? Infinity;
+      if (Number.isFinite(day)) days[found++] = day;
+    }
+    const sorted = days.subarray(0, found).sort();
     if (sorted.length < LEAST_YEARS) continue;
     // Counted from the expected day; when that lies outside, the range reaches to it.
     out[name] = [Math.max(0, s.day - quantile(sorted, TAILS[0])), Math.max(0, quantile(sorted, TAILS[1]) - s.day)];

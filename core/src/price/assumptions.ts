@@ -28,3 +28,6 @@ export const PRICE_ASSUMPTIONS = {
   /** Part of bloom after which there is something spent. */
   spentFrom: 0.4,
 } as const;
+
+/** Chances of frost below this count as none. */
+export const LEAST_CHANCE = 1e-6;

@@ -9,7 +9,7 @@ import type { Climate, FrostOdds } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
 import type { DisplayYear, PlantYear } from "../phenology/index.ts";
 import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
-import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
+import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import type { Sheet } from "./sheet.ts";
 
 export interface DisplayPrices {
@@ -127,9 +127,13 @@ const FROST_POINTS = 5;
 function beforeFrost(c: Climate, odds: FrostOdds, a: SeasonDay, b: SeasonDay): Share {
   const turn = c.warmestDay + YEAR_DAYS * turnsBy(a - c.coldestDay);
   const from = Math.max(turn, a - YEAR_DAYS / 2);
+  const point = (i: number): SeasonDay => a + ((b - a) * (i + 0.5)) / FROST_POINTS;
+  // The last point is the one most in danger: where it is in none, all of it opens.
+  const last = point(FROST_POINTS - 1);
+  if (last <= turn || odds.between(from, last) < LEAST_CHANCE) return 1;
   let sum = 0;
   for (let i = 0; i < FROST_POINTS; i++) {
-    const day = a + ((b - a) * (i + 0.5)) / FROST_POINTS;
+    const day = point(i);
     sum += day <= turn ? 1 : 1 - odds.between(from, day);
   }
   return sum / FROST_POINTS;

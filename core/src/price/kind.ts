@@ -68,31 +68,57 @@ function markBest(p: YearOfPrices, verdicts: Uint8Array): Uint8Array {
 }
 
 /** Rows of a sheet for prices, verdicts and open days. */
-export const kindRows = (displays: number): number => sheetRows(displays) + 2;
+export const kindRows = (displays: number): number => sheetRows(displays) + 6;
 
-/** A year's prices, what each day's own say, and the days on which the task may be started. */
-interface OpenYear extends Pick<KindYear, "prices" | "open" | "neverFree"> {
-  /** Verdicts in which the best days are not yet marked. */
-  readonly priced: Uint8Array;
+/** Marks the days that no limit but frost's would keep closed: the same limits as the verdict's, the dear one left for last. */
+function markFreeButFrost(p: YearOfPrices, open: Uint8Array): void {
+  const { regrowthRisk, redo, worstLoss, reserves } = p;
+  for (let d = 0; d < YEAR_DAYS; d++)
+    open[d] =
+      regrowthRisk[d]! <= LIMITS.regrowthRisk &&
+      redo[d]! <= LIMITS.redo &&
+      worstLoss[d]! <= LIMITS.flowerLoss &&
+      reserves[d]! <= LIMITS.reserves
+        ? 1
+        : 0;
+  if (p.task === "deadhead") for (let d = 0; d < YEAR_DAYS; d++) if (p.spent[d] === 0) open[d] = 0;
 }
 
-/** The part of a kind's year that hundreds of years of weather are asked for. */
-export function openYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year: PlantYear, sheet: Sheet): OpenYear {
-  const prices = yearOfPrices(taxon, year, climate, plan, sheet);
-  const priced = pricedVerdicts(year, prices, sheet.bytes());
-  const open = sheet.bytes();
-  for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[priced[d]!]!;
-  const neverFree = !open.includes(1) && priced.includes(CODE["costs-flowers"]);
-  if (neverFree) {
-    const least = leastHarm(prices, priced, COSTLY) + LIMITS.bestMargin;
-    for (let d = 0; d < YEAR_DAYS; d++) open[d] = COSTLY[priced[d]!] === 1 && prices.harm[d]! <= least ? 1 : 0;
+/** Marks the days on which the task may be started; says whether none of them is free of cost. */
+function markOpen(y: PlantYear, p: YearOfPrices, open: Uint8Array, sheet: Sheet): boolean {
+  const fixed = FIXED[p.task];
+  if (fixed) {
+    open.fill(GO[CODE[fixed]]!);
+    return false;
   }
-  return { prices, priced, open, neverFree };
+  markFreeButFrost(p, open);
+  const frostRisk = p.frostRiskOn(open);
+  for (let d = 0; d < YEAR_DAYS; d++) if (frostRisk[d]! > LIMITS.frostRisk) open[d] = 0;
+  if (open.includes(1)) return false;
+  const verdicts = pricedVerdicts(y, p, sheet.bytes());
+  if (!verdicts.includes(CODE["costs-flowers"])) return false;
+  const least = leastHarm(p, verdicts, COSTLY) + LIMITS.bestMargin;
+  for (let d = 0; d < YEAR_DAYS; d++) open[d] = COSTLY[verdicts[d]!] === 1 && p.harm[d]! <= least ? 1 : 0;
+  return true;
+}
+
+/** The part of a kind's year that hundreds of years of weather are asked for, on a sheet that may be used again. */
+export function openYearOf(
+  taxon: Taxon,
+  climate: Climate,
+  plan: CutPlan,
+  year: PlantYear,
+  sheet: Sheet,
+): Pick<KindYear, "prices" | "open" | "neverFree"> {
+  const prices = yearOfPrices(taxon, year, climate, plan, sheet);
+  const open = sheet.bytes();
+  return { prices, open, neverFree: markOpen(year, prices, open, sheet) };
 }
 
 /** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
 export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year = plantYear(taxon, climate)): KindYear {
   const sheet = new Sheet(kindRows(year.displays.length));
-  const { prices, priced, open, neverFree } = openYearOf(taxon, climate, plan, year, sheet);
-  return { taxon, year, prices, verdicts: markBest(prices, priced), open, neverFree };
+  const { prices, open, neverFree } = openYearOf(taxon, climate, plan, year, sheet);
+  const verdicts = markBest(prices, pricedVerdicts(year, prices, sheet.bytes()));
+  return { taxon, year, prices, verdicts, open, neverFree };
 }

@@ -10,7 +10,7 @@ import type { Climate } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
 import { growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
-import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
+import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { DISPLAY_ROWS, displayPrices, type CutPlan, type DisplayPrices, type PricedCut } from "./displays.ts";
 import { Sheet } from "./sheet.ts";
 
@@ -56,7 +56,6 @@ function fillCycle(
  * none. What starts later is hard later, so the span from the first day's shoots to the last day's holds them all.
  */
 const LEAP_DAYS = 7;
-const LEAST_CHANCE = 1e-6;
 
 /** The day by which shoots that a cut on day u of the cycle starts are hard. */
 function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
@@ -75,7 +74,7 @@ function answered(y: PlantYear, u: SeasonDay): Share {
  * sleep too, and in spring; a hardy plant's own flush meets the same spring frosts, cut or not: only autumn's are
  * the cut's doing.
  */
-function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
+function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   if (!TASK_TABLE[plan.task].wakes) return out;
@@ -85,6 +84,7 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Fl
   const harden = Math.min(a.hardenDegreeDays, Math.max(60, flushWarmth));
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
+      if (asked[t] === 0) continue;
       const u = t + ahead;
       if (u >= y.dormant.day) {
         if (!wakesWhenCut) break;
@@ -104,7 +104,7 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Fl
 }
 
 /** Chance that what the cut bares is damaged by the cold still to come, times how much of it goes. */
-function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
+function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const { frameKillC, frameLoss, headsShelterC } = taxon.frost;
   const heads = plan.task === "deadhead";
   const limitC = heads ? headsShelterC : frameKillC + plan.frameShiftC;
@@ -114,16 +114,27 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
   const odds = c.frost(limitC);
   for (const { from, to, ahead } of runs)
     for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++) {
+      if (asked[t] === 0) continue;
       const u = t + ahead;
       out[t] = exposed * (heads ? odds.between(u, y.wakes.day + YEAR_DAYS) : odds.untilWarmest(u));
     }
   return out;
 }
 
-function frostRisk(growth: Float32Array, frame: Float32Array, { sheet }: Cut): Float32Array {
-  const out = sheet.singles();
-  for (let t = 0; t < YEAR_DAYS; t++) out[t] = 1 - (1 - growth[t]!) * (1 - frame[t]!);
-  return out;
+/** Chances of harm by frost, day by day. */
+interface Frost {
+  readonly growth: Float32Array;
+  readonly frame: Float32Array;
+  readonly risk: Float32Array;
+}
+const EVERY_DAY: Uint8Array = new Uint8Array(YEAR_DAYS).fill(1);
+
+/** @param asked 1 for the days that are worked out; the others stay 0 */
+function frostOf(cut: Cut, asked = EVERY_DAY): Frost {
+  const [growth, frame] = [growthFrost(cut, asked), frameFrost(cut, asked)];
+  const risk = cut.sheet.singles();
+  for (let t = 0; t < YEAR_DAYS; t++) risk[t] = 1 - (1 - growth[t]!) * (1 - frame[t]!);
+  return { growth, frame, risk };
 }
 
 /** Kinds whose shoots may be headed only while soft stay a stub when cut later. */
@@ -207,52 +218,67 @@ function harmOf(p: Parts, harm: Float32Array): Float32Array {
   return harm;
 }
 
-/** Rows of a sheet that a year of prices takes beside those of its displays. */
-const YEAR_ROWS = 11;
+/** Rows of a sheet that a year of prices takes beside those of its displays, with all that may be asked of it later. */
+const YEAR_ROWS = 14;
 export const sheetRows = (displays: number): number => YEAR_ROWS + displays * DISPLAY_ROWS;
 
-/** What a task on a kind costs on each of the 365 days. */
+/** What a task on a kind costs on each of the 365 days. What not every question needs is worked out when asked for. */
 export class YearOfPrices {
   readonly task: Task;
   readonly displays: readonly DisplayPrices[];
-  /** Chance that woken growth meets a killing frost before it is hard. */
-  readonly growthFrost: Float32Array;
-  /** Chance that the bared framework is damaged, times how much of it goes. */
-  readonly frameFrost: Float32Array;
-  readonly frostRisk: Float32Array;
-  /** 1 where the frost risk comes from the end of the season, 0 where spring will end it. */
-  readonly lateSide: Uint8Array;
   readonly regrowthRisk: Float32Array;
   /** Share of the season's extension still to come, for plants cut to an outline. */
   readonly redo: Float32Array;
   /** What a cut in full leaf costs the plant's reserves. */
   readonly reserves: Float32Array;
-  /** 1 where there are spent flowers to take off. */
-  readonly spent: Uint8Array;
   /** Weighted loss of the display that is hit hardest. */
   readonly worstLoss: Float64Array;
-  readonly #blank: Float32Array;
+  readonly #cut: Cut;
+  #frost: Frost | null = null;
+  #late: Uint8Array | null = null;
+  #spent: Uint8Array | null = null;
   #harm: Float32Array | null = null;
 
   constructor(cut: Cut) {
     const { task } = cut.plan;
+    this.#cut = cut;
     this.task = task;
     this.displays = TASK_TABLE[task].reach === 0 ? [] : cut.year.displays.map((d) => displayPrices(d, cut));
-    this.growthFrost = growthFrost(cut);
-    this.frameFrost = frameFrost(cut);
-    this.frostRisk = frostRisk(this.growthFrost, this.frameFrost, cut);
-    this.lateSide = lateSide(cut);
     this.regrowthRisk = regrowthRisk(cut);
     this.redo = redo(cut);
     this.reserves = reserves(cut);
-    this.spent = spent(cut);
     this.worstLoss = worstLoss(this.displays, cut);
-    this.#blank = cut.sheet.singles();
   }
 
-  /** Everything above in one number, for finding the best days: hundreds of years are worked through without it. */
+  #frosts(): Frost {
+    return (this.#frost ??= frostOf(this.#cut));
+  }
+  /** Chance that woken growth meets a killing frost before it is hard. */
+  get growthFrost(): Float32Array {
+    return this.#frosts().growth;
+  }
+  /** Chance that the bared framework is damaged, times how much of it goes. */
+  get frameFrost(): Float32Array {
+    return this.#frosts().frame;
+  }
+  get frostRisk(): Float32Array {
+    return this.#frosts().risk;
+  }
+  /** 1 where the frost risk comes from the end of the season, 0 where spring will end it. */
+  get lateSide(): Uint8Array {
+    return (this.#late ??= lateSide(this.#cut));
+  }
+  /** 1 where there are spent flowers to take off. */
+  get spent(): Uint8Array {
+    return (this.#spent ??= spent(this.#cut));
+  }
+  /** Frost risk on the marked days alone, which are all that hundreds of years are asked for; 0 on the others. A sheet has room for one such question. */
+  frostRiskOn(marked: Uint8Array): Float32Array {
+    return frostOf(this.#cut, marked).risk;
+  }
+  /** Everything above in one number, for finding the best days. */
   get harm(): Float32Array {
-    return (this.#harm ??= harmOf(this, this.#blank));
+    return (this.#harm ??= harmOf(this, this.#cut.sheet.singles()));
   }
 }
 

@@ -14,7 +14,7 @@ export class Sheet {
   }
   /** Blank again: whatever was read off it is gone. */
   wipe(): this {
-    new Uint8Array(this.#block).fill(0);
+    new Uint8Array(this.#block, 0, this.#used * ROW_BYTES).fill(0);
     this.#used = 0;
     return this;
   }

@@ -53,6 +53,22 @@ export function yearsAsked(model: GardenModel): YearsAsked {
   return { place: model.garden.place, kinds, years: YEARS_COUNT, seed: SEED };
 }
 
+/** Both tails of numbers, which are put in order. On most days nearly all years cost the same, and the rest does not matter. */
+function tailsOf(xs: Float32Array): readonly [least: number, most: number] {
+  let [low, high, lows, highs] = [Infinity, -Infinity, 0, 0];
+  for (const x of xs) {
+    if (x < low) [low, lows] = [x, 0];
+    if (x > high) [high, highs] = [x, 0];
+    if (x === low) lows++;
+    if (x === high) highs++;
+  }
+  const enough = TAILS[1] * (xs.length - 1) + 2;
+  if (lows >= enough) return [low, low];
+  if (highs >= enough) return [high, high];
+  xs.sort();
+  return [quantile(xs, TAILS[0]), quantile(xs, TAILS[1])];
+}
+
 /** A year's weather, and what a kind makes of it. */
 interface KindInYear {
   readonly climate: Climate;
@@ -62,7 +78,7 @@ interface KindInYear {
 /** Works a task through the years: in which share of them each day is open, and between what its price lies. */
 function daysOf(taxon: Taxon, task: Task, years: readonly KindInYear[]): DaysShown {
   const plan = { task, depth: null, reach: null, frameShiftC: 0 };
-  const open = new Float32Array(YEAR_DAYS);
+  const open = new Uint32Array(YEAR_DAYS);
   const losses = new Float32Array(YEAR_DAYS * years.length);
   // One sheet for all years: each is read and done with before the next is written.
   const sheet = new Sheet(kindRows(taxon.displays.length));
@@ -78,12 +94,9 @@ function daysOf(taxon: Taxon, task: Task, years: readonly KindInYear[]): DaysSho
   const onDay = new Float32Array(years.length);
   for (let d = 0; d < YEAR_DAYS; d++) {
     for (let i = 0; i < years.length; i++) onDay[i] = losses[i * YEAR_DAYS + d]!;
-    // On most days every year costs the same: nothing.
-    if (onDay.some((x) => x !== onDay[0])) onDay.sort();
-    leastLoss[d] = quantile(onDay, TAILS[0]);
-    mostLoss[d] = quantile(onDay, TAILS[1]);
+    [leastLoss[d], mostLoss[d]] = tailsOf(onDay);
   }
-  return { open: open.map((n) => n / years.length), leastLoss, mostLoss };
+  return { open: Float32Array.from(open, (n) => n / years.length), leastLoss, mostLoss };
 }
 
 /** Works through the years; yields the share of the work done, returns what they show. */
