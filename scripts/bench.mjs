@@ -140,7 +140,7 @@ async function years() {
   const [a, b] = [run, bare].map((f) => median([1, 2, 3].map(() => timed(f))));
   const days = plants * YEARS_COUNT * 365;
   console.log(
-    `years: ${plants} plants of ${kinds.length} kinds × ${YEARS_COUNT} years in ${(a / 1000).toFixed(1)} s on one thread, ${count((days / a) * 1000)} plant-days a second; ${(a / b).toFixed(0)} times a bare loop over as many numbers`,
+    `years: ${plants} plants of ${kinds.length} kinds × ${YEARS_COUNT} years in ${(a / 1000).toFixed(1)} s on one thread, ${count((days / a) * 1000)} plant-days a second; ${(a / b).toFixed(1)} times a bare loop over as many numbers`,
   );
   if (sink < 0) console.log(sink);
 }
