@@ -26,6 +26,8 @@ export interface FrostOdds {
 }
 
 const FLOOR = 1e-300;
+/** Log of a chance that no double tells from none beside 1. */
+const SURE = -40;
 const wrap = (day: number): number => yearDay(Math.round(day));
 
 /** Builds the odds for one limit; costs 365 bivariate integrals once, then constant time a question. */
@@ -47,7 +49,8 @@ export function frostOdds(n: NightNormals, limitC: Celsius): FrostOdds {
       const first = Math.round(a);
       const from = yearDay(first);
       const to = from + Math.min(YEAR_DAYS - 1, Math.round(b) - first);
-      return 1 - above[from]! * Math.exp(run[to]! - run[from]!);
+      const stays = run[to]! - run[from]!;
+      return stays < SURE ? 1 : 1 - above[from]! * Math.exp(stays);
     },
   };
 }

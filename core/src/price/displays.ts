@@ -130,13 +130,14 @@ function beforeFrost(c: Climate, odds: FrostOdds, a: SeasonDay, b: SeasonDay): S
   const point = (i: number): SeasonDay => a + ((b - a) * (i + 0.5)) / FROST_POINTS;
   // The last point is the one most in danger: where it is in none, all of it opens.
   const last = point(FROST_POINTS - 1);
-  if (last <= turn || odds.between(from, last) < LEAST_CHANCE) return 1;
+  const lastKilled = last <= turn ? 0 : odds.between(from, last);
+  if (lastKilled < LEAST_CHANCE) return 1;
   let sum = 0;
-  for (let i = 0; i < FROST_POINTS; i++) {
+  for (let i = 0; i < FROST_POINTS - 1; i++) {
     const day = point(i);
     sum += day <= turn ? 1 : 1 - odds.between(from, day);
   }
-  return sum / FROST_POINTS;
+  return (sum + 1 - lastKilled) / FROST_POINTS;
 }
 
 /** Coloured stems: the display begins with leaf fall, and what counts is the length grown by then. */
