@@ -68,7 +68,7 @@ function markBest(p: YearOfPrices, verdicts: Uint8Array): Uint8Array {
 }
 
 /** Rows of a sheet for prices, verdicts and open days. */
-export const kindRows = (displays: number): number => sheetRows(displays) + 6;
+export const kindRows = (displays: number): number => sheetRows(displays) + 2;
 
 /** Marks the days that no limit but frost's would keep closed: the same limits as the verdict's, the dear one left for last. */
 function markFreeButFrost(p: YearOfPrices, open: Uint8Array): void {
@@ -84,25 +84,18 @@ function markFreeButFrost(p: YearOfPrices, open: Uint8Array): void {
   if (p.task === "deadhead") for (let d = 0; d < YEAR_DAYS; d++) if (p.spent[d] === 0) open[d] = 0;
 }
 
-/** Marks the days on which the task may be started; says whether none of them is free of cost. */
-function markOpen(y: PlantYear, p: YearOfPrices, open: Uint8Array, sheet: Sheet): boolean {
-  const fixed = FIXED[p.task];
-  if (fixed) {
-    open.fill(GO[CODE[fixed]]!);
-    return false;
-  }
-  markFreeButFrost(p, open);
-  const frostRisk = p.frostRiskOn(open);
-  for (let d = 0; d < YEAR_DAYS; d++) if (frostRisk[d]! > LIMITS.frostRisk) open[d] = 0;
-  if (open.includes(1)) return false;
-  const verdicts = pricedVerdicts(y, p, sheet.bytes());
-  if (!verdicts.includes(CODE["costs-flowers"])) return false;
-  const least = leastHarm(p, verdicts, COSTLY) + LIMITS.bestMargin;
-  for (let d = 0; d < YEAR_DAYS; d++) open[d] = COSTLY[verdicts[d]!] === 1 && p.harm[d]! <= least ? 1 : 0;
+/** Where no day is open because all cost flowers, opens those of least harm; says whether it is so. */
+function openLeastCostly(p: YearOfPrices, priced: Uint8Array, open: Uint8Array): boolean {
+  if (open.includes(1) || !priced.includes(CODE["costs-flowers"])) return false;
+  const least = leastHarm(p, priced, COSTLY) + LIMITS.bestMargin;
+  for (let d = 0; d < YEAR_DAYS; d++) open[d] = COSTLY[priced[d]!] === 1 && p.harm[d]! <= least ? 1 : 0;
   return true;
 }
 
-/** The part of a kind's year that hundreds of years of weather are asked for, on a sheet that may be used again. */
+/**
+ * The part of a kind's year that hundreds of years of weather are asked for, on a sheet that may be used again: the
+ * days that its verdicts would open, without the verdicts.
+ */
 export function openYearOf(
   taxon: Taxon,
   climate: Climate,
@@ -112,13 +105,22 @@ export function openYearOf(
 ): Pick<KindYear, "prices" | "open" | "neverFree"> {
   const prices = yearOfPrices(taxon, year, climate, plan, sheet);
   const open = sheet.bytes();
-  return { prices, open, neverFree: markOpen(year, prices, open, sheet) };
+  const fixed = FIXED[plan.task];
+  if (fixed) return { prices, open: open.fill(GO[CODE[fixed]]!), neverFree: false };
+  markFreeButFrost(prices, open);
+  const frostRisk = prices.frostRiskOn(open);
+  for (let d = 0; d < YEAR_DAYS; d++) if (frostRisk[d]! > LIMITS.frostRisk) open[d] = 0;
+  const neverFree = !open.includes(1) && openLeastCostly(prices, pricedVerdicts(year, prices, sheet.bytes()), open);
+  return { prices, open, neverFree };
 }
 
 /** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
 export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year = plantYear(taxon, climate)): KindYear {
   const sheet = new Sheet(kindRows(year.displays.length));
-  const { prices, open, neverFree } = openYearOf(taxon, climate, plan, year, sheet);
-  const verdicts = markBest(prices, pricedVerdicts(year, prices, sheet.bytes()));
-  return { taxon, year, prices, verdicts, open, neverFree };
+  const prices = yearOfPrices(taxon, year, climate, plan, sheet);
+  const priced = pricedVerdicts(year, prices, sheet.bytes());
+  const open = sheet.bytes();
+  for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[priced[d]!]!;
+  const neverFree = openLeastCostly(prices, priced, open);
+  return { taxon, year, prices, verdicts: markBest(prices, priced), open, neverFree };
 }

@@ -14,6 +14,7 @@ import {
   type PlainDate,
   type Plant,
   type ProgrammeWay,
+  type Share,
   type Stand,
   type Stem,
 } from "@wren/core";
@@ -28,10 +29,9 @@ import { OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
 
 /** The ways these stems and this kind allow. */
-function waysOf(model: GardenModel, plant: Plant, stand: Stand, on: PlainDate): readonly ProgrammeWay[] {
+function waysOf(model: GardenModel, plant: Plant, stand: Stand, on: PlainDate, cap: Share): readonly ProgrammeWay[] {
   const taxon = model.taxonOf(plant);
   const { heightM } = heightOf(model, plant, on);
-  const cap = adviseOn(model, plant.id, on, "shape").cap ?? 1;
   const ways: ProgrammeWay[] = renewals(stand.stems, taxon, heightM, cap).map((w) => w.way);
   const tree = mayBeTree(taxon) ? treeFormOf(model, plant, on, stand) : null;
   return tree && tree.years.length > 0 ? [...ways, "tree-form"] : ways;
@@ -50,7 +50,8 @@ export const RenewalYears = memo(function RenewalYears({ plant, stand, nameOf }:
   const say = useVoice();
   const taxon = model.taxonOf(plant);
   const begun = garden.programmes.find((p) => p.plantId === plant.id && p.on <= on);
-  const ways = useMemo(() => waysOf(model, plant, stand, on), [model, plant, stand, on]);
+  const { cap, standing } = useMemo(() => adviseOn(model, plant.id, on, "shape"), [model, plant.id, on]);
+  const ways = useMemo(() => waysOf(model, plant, stand, on, cap ?? 1), [model, plant, stand, on, cap]);
   const wished: ProgrammeWay = plant.goal.kind === "tree-form" ? "tree-form" : "thirds";
   const [picked, setPicked] = useState<ProgrammeWay>(begun?.way ?? wished);
   const way = ways.includes(picked) ? picked : ways[0];
@@ -66,7 +67,7 @@ export const RenewalYears = memo(function RenewalYears({ plant, stand, nameOf }:
     [model, begun, plant.id, on, way],
   );
   const names = (stems: readonly Stem[]): string => stems.map((s) => nameOf(s.id)).join(", ");
-  const waits = useMemo(() => waiting(adviseOn(model, plant.id, on, "shape").standing), [model, plant.id, on]);
+  const waits = waiting(standing);
   if (waits && !begun)
     return (
       <Section title="Over the years">
