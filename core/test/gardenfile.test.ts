@@ -10,6 +10,7 @@ import {
   gardenChange,
   gardenFileJsonSchema,
   issueText,
+  openGardenFile,
   pathText,
   readGardenFile,
   SURVEY_FILL,
@@ -131,7 +132,7 @@ describe("a bad file is refused with where and why", () => {
   const tooManyStems = [{ by: "stems", removedCount: 9, liveCount: 4 }];
   const swappedFrost = changed([[G, "place", "lastFrost"], "10-20"], [[G, "place", "firstFrost"], "04-20"]);
   test.each<[string, string, string, RegExp]>([
-    ["wrong type", one(["plants", 2, "heightM"], "tall"), "garden.plants[2].heightM", /Expected number, got string/],
+    ["wrong type", one(["plants", 2, "heightM"], "tall"), "garden.plants[2].heightM", /Expected a number, got a text/],
     ["unknown taxon", one(["plants", 0, "taxonId"], "triffid"), "garden.plants[0].taxonId", /no kind “triffid”/],
     ["negative height", one(["plants", 1, "heightM"], -0.4), "garden.plants[1].heightM", /too small/],
     ["a visit in the future", one(["visits", 0, "on"], "2031-01-01"), "garden.visits[0].on", /future/],
@@ -148,15 +149,21 @@ describe("a bad file is refused with where and why", () => {
     ["a viewpoint on no bed", one(["viewpoints", 0, "bedId"], "moon"), "garden.viewpoints[0].bedId", /no bed “moon”/],
     [
       "a photo of no plant",
-      one(["photos"], [{ id: "f", plantId: "moon", on: "2026-01-01", caption: "", jpeg: "abcd" }]),
+      one(["photos"], [{ id: "f", plantId: "moon", on: "2026-01-01", caption: "" }]),
       "garden.photos[0].plantId",
       /no plant “moon”/,
     ],
     [
       "a photo that is none",
-      one(["photos"], [{ id: "f", plantId: "x", on: "2026-01-01", caption: "", jpeg: "<svg>" }]),
-      "garden.photos[0].jpeg",
+      JSON.stringify(changed([["pictures"], [{ id: "f", jpeg: "<svg>" }]])),
+      "pictures[0].jpeg",
       /base64/,
+    ],
+    [
+      "a picture of no photo",
+      JSON.stringify(changed([["pictures"], [{ id: "f", jpeg: "abcd" }]])),
+      "pictures[0].id",
+      /no photo/,
     ],
     [
       "a candidate nobody knows",
@@ -190,7 +197,7 @@ describe("a bad file is refused with where and why", () => {
     ["latitude 95", one(["place", "latitudeDeg"], 95), "garden.place.latitudeDeg", /too large/],
     ["frost dates the wrong way round", JSON.stringify(swappedFrost), "garden.place.lastFrost", /wrong way round/],
     ["another format", JSON.stringify({ format: "shopping-list" }), "format", /expected “wren-song-garden”/],
-    ["a newer version", JSON.stringify({ ...file(), version: 99 }), "version", /not known/],
+    ["a newer version", JSON.stringify({ ...file(), version: 99 }), "version", /written by a newer Wren Song/],
     ["an empty file", "  \n", "", /empty/],
     ["noise", "x".repeat(10_000_000), "", /not JSON/],
     ["too much of it", "7".repeat(101_000_000), "", /at most 100 MB/],
@@ -244,4 +251,60 @@ test("an import's preview counts what will be added, changed and removed", () =>
   });
   expect(change.name).toEqual({ from: garden.name, to: "Other" });
   expect(gardenChange(garden, garden).nothing).toBe(true);
+});
+
+test("a file of version 5 gives its pictures a place of their own, and drops views from places that are gone", () => {
+  const old = JSON.parse(writeGardenFile(garden)) as {
+    version: number;
+    garden: Record<string, Record<string, unknown>[]>;
+  };
+  old.version = 5;
+  Reflect.deleteProperty(old, "pictures");
+  Reflect.deleteProperty(old, "apart");
+  const photo = { id: "f", plantId: garden.plants[0]!.id, on: "2026-01-01", caption: "" };
+  old.garden["photos"] = [{ ...photo, jpeg: "abcd" }];
+  old.garden["plants"]![0]!["views"] = [{ viewpointId: "gone", want: "hide", targetM: 1, beyondM: 1 }];
+  const r = openGardenFile(JSON.stringify(old), CATALOGUE, today);
+  if (!r.ok) throw new Error(r.issues.map(issueText).join());
+  expect(r.value.pictures).toEqual([{ id: "f", jpeg: "abcd" }]);
+  expect(r.value.garden.photos).toEqual([photo]);
+  expect(r.value.garden.plants[0]!.views).toEqual([]);
+  const again = openGardenFile(writeGardenFile(r.value.garden, { pictures: r.value.pictures }), CATALOGUE, today);
+  expect(again).toEqual(r);
+});
+
+test("rows set apart travel with the file, and come back when they can be read", () => {
+  const lilac = { ...garden.plants[0]!, id: "old-one", taxonId: "newer-kind" };
+  const visit = { ...garden.visits[0]!, id: "at-old-one", plantId: "old-one" };
+  const apart = [
+    { list: "plants", row: lilac, why: "unknown kind" },
+    { list: "visits", row: visit, why: "its plant is apart" },
+    { list: "plants", row: 7, why: "no row at all" },
+  ] as const;
+  const text = writeGardenFile(garden, { apart });
+  const r = openGardenFile(text, CATALOGUE, today);
+  expect(r.ok && r.value.garden).toEqual(garden);
+  expect(r.ok && r.value.apart.map((a) => a.row).toSorted()).toEqual([7, lilac, visit].toSorted());
+  const known = openGardenFile(text.replace("newer-kind", "syringa-vulgaris"), CATALOGUE, today);
+  expect(known.ok && known.value.apart.map((a) => a.row)).toEqual([7]);
+  expect(known.ok && known.value.garden.visits.some((v) => v.id === "at-old-one")).toBe(true);
+});
+
+test("what was written down a few hours east of here today is tomorrow's here, and still read", () => {
+  const first = garden.visits[0]!;
+  const on = (day: string) => read(JSON.stringify(changed([["garden", "visits", 0, "on"], day])));
+  expect(on(addDays(today, 1)).ok).toBe(true);
+  expect(on(addDays(today, 2)).ok).toBe(false);
+  expect(first.on < today).toBe(true);
+});
+
+test("a file of three hundred thousand broken rows is refused at once, one of a hundred thousand with the first two hundred named", () => {
+  const many = (n: number) => ({ ...file(), garden: { ...garden, visits: Array.from({ length: n }, () => ({})) } });
+  const tooMany = read(JSON.stringify(many(300_000)));
+  expect(tooMany.ok ? [] : tooMany.issues.map((i) => [i.code, pathText(i.path)])).toEqual([
+    ["field-many", "garden.visits"],
+  ]);
+  const most = read(JSON.stringify(many(100_000)));
+  expect(most.ok ? 0 : most.issues.length).toBe(201);
+  expect(most.ok ? "" : issueText(most.issues.at(-1)!)).toMatch(/^\d{6,} more problems/);
 });

@@ -8,7 +8,7 @@ import {
   ISSUE_TEXTS,
   issueText,
   matchColumns,
-  MOST_PLANTS,
+  MOST,
   plainCell,
   plantTable,
   safeCell,
@@ -83,7 +83,7 @@ describe("what is wrong is named by line and column, and nothing is taken", () =
     [
       "too many lines",
       "Kind,Height",
-      Array.from({ length: MOST_PLANTS + 1 }, () => "Common lilac,2 m"),
+      Array.from({ length: MOST.plants + 1 }, () => "Common lilac,2 m"),
       "table-long",
       "line 1",
     ],

@@ -2,12 +2,11 @@
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { CATALOGUE, date, KEYS, namedBy, nextTrait, posterior, type Answers, type Key } from "@wren/core";
-import { loadStored } from "../src/data/changes.ts";
-import { db, demo, freshStart, openAt } from "./harness.tsx";
+import { demo, freshStart, openAt, stored as kept } from "./harness.tsx";
 
 beforeEach(freshStart);
 
-const stored = async () => (await loadStored(db))!.garden;
+const stored = async () => (await kept()).garden;
 const unknown = demo.garden.plants.find((p) => p.identity !== null)!;
 const key: Key = KEYS.find((k) => unknown.identity!.candidates.every((c) => c.taxonId in k.candidates))!;
 const question = (): string => screen.getByRole("heading", { level: 2, name: /\?$/ }).textContent;

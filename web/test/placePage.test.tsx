@@ -1,12 +1,11 @@
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { addDays, date } from "@wren/core";
-import { loadStored } from "../src/data/changes.ts";
-import { db, demo, freshStart, openAt } from "./harness.tsx";
+import { demo, freshStart, openAt, stored as kept } from "./harness.tsx";
 
 beforeEach(freshStart);
 
-const stored = async () => (await loadStored(db))!.garden;
+const stored = async () => (await kept()).garden;
 const climate = () => screen.findByRole("region", { name: "What the climate is worked out from" });
 
 /** A file is given as the browser gives it. */

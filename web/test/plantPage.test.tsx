@@ -1,11 +1,10 @@
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { loadStored } from "../src/data/changes.ts";
-import { db, demo, freshStart, openAt } from "./harness.tsx";
+import { demo, freshStart, openAt, stored as kept } from "./harness.tsx";
 
 beforeEach(freshStart);
 
-const stored = async () => (await loadStored(db))!.garden;
+const stored = async () => (await kept()).garden;
 /** What was written down beyond what the demo garden holds. */
 const observed = async () => {
   const before = new Set(demo.garden.observations.map((o) => o.id));

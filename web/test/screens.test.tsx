@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from "@jest/globals";
 import { screen, waitFor, within } from "@testing-library/react";
 import { userEvent } from "@testing-library/user-event";
-import { commitStored, loadStored } from "../src/data/changes.ts";
-import { db, demo, freshStart, openAt } from "./harness.tsx";
+import { editStored } from "../src/data/changes.ts";
+import { db, demo, freshStart, openAt, other, stored } from "./harness.tsx";
 
 const user = userEvent.setup();
 
@@ -21,24 +21,68 @@ describe("a change that cannot be kept", () => {
       throw full;
     });
     await user.click(await button("Remove Red rose"));
-    expect(await screen.findByText(/could not be kept/)).toBeTruthy();
+    expect(await screen.findByText(/storage is full: this was not kept, and nothing else was lost/)).toBeTruthy();
     expect(add).toHaveBeenCalled();
     add.mockRestore();
-    expect((await loadStored(db))!.garden).toEqual(demo.garden);
+    expect((await stored()).garden).toEqual(demo.garden);
     expect(screen.getByRole("link", { name: "Red rose" })).toBeTruthy();
   });
 
-  test("a stored garden that cannot be read is not thrown away unasked", async () => {
-    const [plant] = await db.plants.toArray();
-    await db.plants.put({ ...plant!, widthM: -2 });
-    openAt("/today");
-    const alert = await screen.findByRole("alert");
-    expect(alert.textContent).toMatch(/widthM/);
-    expect(await db.plants.count()).toBe(demo.garden.plants.length);
-    expect(within(alert).getByRole("button", { name: "Keep it as a file" })).toBeTruthy();
-    await user.click(within(alert).getByRole("button", { name: "Replace it with the demo garden" }));
-    expect(await screen.findByRole("heading", { level: 1, name: "What may I cut?" })).toBeTruthy();
-    expect((await loadStored(db))!.demo).toBe(true);
+  test("a row that cannot be read is set apart, said, kept, and let go only when asked", async () => {
+    const rose = demo.garden.plants.find((p) => p.label === "Red rose")!;
+    const broken = { ...rose, widthM: -2 };
+    await db.plants.put(broken);
+    await db.meta.put({ key: "rev", value: 1000 });
+    openAt("/garden");
+    expect(await screen.findByRole("heading", { level: 1, name: "Some of the garden cannot be read" })).toBeTruthy();
+    const list = screen.getByRole("region", { name: "Set apart" });
+    expect(list.textContent).toMatch(/Plant “Red rose”widthM: -2 is too small: expected 0.01 or more/);
+    expect(screen.getByRole("button", { name: "Keep everything as a file" })).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: /^Open the garden without/ }));
+    expect(await screen.findByRole("link", { name: "Mountain pine" })).toBeTruthy();
+    expect(screen.queryByRole("link", { name: "Red rose" })).toBeNull();
+    await user.click(await button("Remove Mountain pine"));
+    await waitFor(() => expect(screen.queryByRole("link", { name: "Mountain pine" })).toBeNull());
+    expect(await db.plants.get(rose.id)).toEqual(broken);
+    await user.click(screen.getByRole("link", { name: /^Look at/ }));
+    await user.click(await button("Let them go"));
+    await waitFor(async () => expect(await db.plants.get(rose.id)).toBeUndefined());
+    await user.click(await button(/^Undo: .* let go/));
+    await waitFor(async () => expect(await db.plants.get(rose.id)).toEqual(broken));
+  });
+
+  test("without a place the safe room asks for it, and opens the rest of the garden there", async () => {
+    await db
+      .table("head")
+      .toCollection()
+      .modify({ place: { latitudeDeg: 400 } });
+    await db.meta.put({ key: "rev", value: 2000 });
+    openAt("/garden");
+    expect(await screen.findByRole("heading", { level: 1, name: "The garden’s place cannot be read" })).toBeTruthy();
+    await user.type(screen.getByLabelText("Name of the place"), "Here");
+    await user.type(screen.getByLabelText("Latitude (degrees)"), "52");
+    const date = (name: string, value: string) => user.type(screen.getByLabelText(name), value);
+    await date("Average last frost of spring", "2025-04-20");
+    await date("Average first frost of autumn", "2025-10-20");
+    await user.click(await button("Open the garden there"));
+    expect(await screen.findByRole("link", { name: "Red rose" })).toBeTruthy();
+    expect((await stored()).garden).toMatchObject({ place: { name: "Here", latitudeDeg: 52 }, name: demo.garden.name });
+  });
+
+  test("a screen that breaks leaves the others standing, and the garden comes out as a file", async () => {
+    jest.spyOn(console, "error").mockImplementation(() => undefined);
+    const quiet = { matches: false, addEventListener: () => undefined, removeEventListener: () => undefined };
+    const matchMedia = (query: string) => {
+      if (query.includes("900px")) throw new Error("no width today");
+      return quiet;
+    };
+    Object.assign(window, { matchMedia });
+    openAt("/garden");
+    expect(await screen.findByRole("heading", { level: 1, name: "This screen broke" })).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Keep the garden as a file" })).toBeTruthy();
+    await user.click(screen.getByRole("link", { name: "Place & rules" }));
+    expect(await screen.findByRole("heading", { level: 1, name: "Place & rules" })).toBeTruthy();
+    Reflect.deleteProperty(window, "matchMedia");
   });
 });
 
@@ -55,7 +99,7 @@ describe("what is typed is checked where it is typed", () => {
     expect(await within(dialog).findByText(/“knee high” is not a length/)).toBeTruthy();
     expect(within(dialog).getByText("Give it a name")).toBeTruthy();
     expect((field(/^Height/) as HTMLInputElement).value).toBe("knee high");
-    expect((await loadStored(db))!.garden).toEqual(demo.garden);
+    expect((await stored()).garden).toEqual(demo.garden);
   });
 
   test("the place form refuses latitude 95 and a lone frost date at their fields", async () => {
@@ -79,9 +123,9 @@ test("a visit is recorded, changes the account at once, and is undone from the n
   expect((await screen.findByRole("status")).textContent).toMatch(/10 % of its live growth/);
   await user.click(await button("Record"));
   const notice = await screen.findByText("Visit to Rhododendron recorded.");
-  expect((await loadStored(db))!.garden.visits).toHaveLength(demo.garden.visits.length + 1);
+  expect((await stored()).garden.visits).toHaveLength(demo.garden.visits.length + 1);
   await user.click(within(notice.parentElement!).getByRole("button", { name: "Undo" }));
-  await waitFor(async () => expect((await loadStored(db))!.garden).toEqual(demo.garden));
+  await waitFor(async () => expect((await stored()).garden).toEqual(demo.garden));
 });
 
 test("what another tab writes shows here", async () => {
@@ -91,7 +135,7 @@ test("what another tab writes shows here", async () => {
     ...demo.garden,
     plants: demo.garden.plants.map((p) => ({ ...p, label: p.label.replace("Red", "White") })),
   };
-  await commitStored(db, "renamed", { garden: renamed, demo: true });
+  await editStored(db, other, { label: "renamed", edit: () => ({ garden: renamed }) });
   expect(await screen.findByRole("link", { name: "White rose" })).toBeTruthy();
 });
 

@@ -2,13 +2,13 @@
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { CATALOGUE, date, openGarden, VERDICT_TABLE, verdictFor, taskForGoal } from "@wren/core";
-import { loadStored, replaceAll } from "../src/data/changes.ts";
+import { replaceStored } from "../src/data/changes.ts";
 import { FILTERS, passes, yearRows } from "../src/screens/year/rows.ts";
-import { db, demo, freshStart, openAt } from "./harness.tsx";
+import { db, demo, freshStart, openAt, other, stored as kept } from "./harness.tsx";
 
 beforeEach(freshStart);
 
-const stored = async () => (await loadStored(db))!.garden;
+const stored = async () => (await kept()).garden;
 const model = openGarden(demo.garden, CATALOGUE);
 const ON = date("2026-06-10");
 
@@ -48,9 +48,9 @@ describe("the rows", () => {
   });
 
   test("a garden without plants says so and leads to the walk", async () => {
-    await replaceAll(db, {
+    await replaceStored(db, other, "put here", {
       ...demo,
-      garden: { ...demo.garden, plants: [], visits: [], plans: [], observations: [], programmes: [] },
+      garden: { ...demo.garden, plants: [], visits: [], plans: [], observations: [], programmes: [], stands: [] },
     });
     openAt("/year");
     expect(await screen.findByRole("heading", { name: "Nothing is planted here yet" })).toBeTruthy();

@@ -1,5 +1,6 @@
 /** What the user says of the place, checked. */
 import { hemisphereOf, monthDayToSeasonDay, YEAR_DAYS, type Hemisphere, type MonthDay } from "../calendar/index.ts";
+import { BOUNDS } from "../model/index.ts";
 import { ok, refused, type Issue, type Result } from "../units/index.ts";
 import { isZone, zoneMinimumC, ZONES, type Zone } from "./zones.ts";
 
@@ -57,8 +58,6 @@ const inOrder = (last: MonthDay, first: MonthDay, h: Hemisphere): boolean =>
 const holdsSummer = (last: MonthDay, first: MonthDay, h: Hemisphere): boolean =>
   monthDayToSeasonDay(last, h) < YEAR_DAYS / 2 && monthDayToSeasonDay(first, h) > YEAR_DAYS / 2;
 
-/** Monthly means outside this are a slip or another unit, °C. */
-const MONTH_RANGE_C = [-60, 50] as const;
 /** With less between the warmest and the coldest month, summer cannot be told from winter. */
 const LEAST_SWING_C = 3;
 
@@ -69,7 +68,7 @@ function monthlyIssues(m: MonthlyClimate, h: Hemisphere): Issue<PlaceIssueCode>[
   for (let i = 0; i < 12; i++) {
     const [lo, hi] = [m.tminC[i]!, m.tmaxC[i]!];
     const at = { month: i + 1, minC: lo, maxC: hi };
-    if (!(lo >= MONTH_RANGE_C[0] && hi <= MONTH_RANGE_C[1]))
+    if (!(lo >= BOUNDS.monthC.from && hi <= BOUNDS.monthC.to))
       out.push({ code: "months-range", path: ["monthly", i], values: at });
     else if (!(hi > lo)) out.push({ code: "months-order", path: ["monthly", i], values: at });
   }

@@ -5,263 +5,89 @@
 import * as z from "zod";
 import type { Catalogue } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import { checkPlaceClimate, type PlaceIssueCode } from "../climate/index.ts";
+import { checkPlaceClimate } from "../climate/index.ts";
 import {
   GARDEN_LISTS,
   GardenSchema,
+  HeadSchema,
+  IdSchema,
   inOrder,
+  LETTERS,
   LIST_SCHEMAS,
-  PlaceSchema,
+  MOST,
   type Garden,
   type ListName,
 } from "../model/index.ts";
-import { ok, refused, type Issue, type Result } from "../units/index.ts";
-import { migrate } from "./migrations.ts";
+import { ok, refused, type Result } from "../units/index.ts";
+import { crossChecks, type Ground, type Rows, type Sound } from "./checks.ts";
+import { countLists } from "./counts.ts";
+import { at, fromZod, issue, Issues, shown, type FileIssue, type FileIssueCode } from "./issues.ts";
+import { migrate, NEWEST } from "./migrations.ts";
+import { ROW_LISTS, salvage, type Apart, type RawRows } from "./salvage.ts";
 
 export const FILE_FORMAT = "wren-song-garden";
-export const FILE_VERSION = 5;
+export const FILE_VERSION = NEWEST;
 /** Photos are the bulk of a large garden. */
 const LIMIT_MB = 100;
-const MOST_ISSUES = 200;
+const MOST_APART = 20_000;
+
+const jpeg = z
+  .string()
+  .min(4)
+  .max(LETTERS.picture)
+  .regex(/^[A-Za-z0-9+/]+=*$/, "not-base64");
+/** The picture of a photo, by the photo's id: a small JPEG as base64. */
+const PictureSchema = z.strictObject({ id: IdSchema, jpeg });
+export type Picture = Readonly<z.infer<typeof PictureSchema>>;
+/** A row that was set apart when the file was written, as it was found, with why in words. */
+const ApartSchema = z.strictObject({ list: z.enum(ROW_LISTS), row: z.unknown(), why: z.string().max(2000) });
 
 export const GardenFileSchema = z.strictObject({
   format: z.literal(FILE_FORMAT),
   version: z.literal(FILE_VERSION),
   garden: GardenSchema,
+  pictures: z.array(PictureSchema).max(MOST.photos),
+  apart: z.array(ApartSchema).max(MOST_APART),
 });
 
-export type FileIssueCode =
-  | "file-empty"
-  | "file-not-json"
-  | "file-too-large"
-  | "file-format"
-  | "file-version"
-  | "field-missing"
-  | "field-unknown"
-  | "field-type"
-  | "field-small"
-  | "field-large"
-  | "field-choice"
-  | "field-format"
-  | "taxon-unknown"
-  | "id-twice"
-  | "bed-unknown"
-  | "plant-unknown"
-  | "stem-unknown"
-  | "viewpoint-unknown"
-  | "date-future"
-  | "date-before-planting"
-  | "height-order"
-  | "stems-order"
-  | "weather-order"
-  | "too-many";
-type FileIssue = Issue<FileIssueCode | PlaceIssueCode>;
-
-const issue = (
-  code: FileIssue["code"],
-  path: readonly (string | number)[],
-  values: FileIssue["values"] = {},
-): FileIssue => ({ code, path, values });
-
-const typeName = (x: unknown): string => (x === null ? "null" : Array.isArray(x) ? "array" : typeof x);
-const shown = (x: unknown): string => {
-  const s = typeof x === "string" ? x : x === undefined ? "nothing" : JSON.stringify(x);
-  return s.length > 40 ? `${s.slice(0, 40)}…` : s;
-};
-
-function at(input: unknown, path: readonly PropertyKey[]): unknown {
-  return path.reduce<unknown>(
-    (x, k) => (typeof x === "object" && x !== null ? (x as Record<PropertyKey, unknown>)[k] : undefined),
-    input,
-  );
+/** What a file holds. */
+export interface GardenFile {
+  readonly garden: Garden;
+  readonly pictures: readonly Picture[];
+  /** Rows that were set apart and still cannot be part of the garden; those that now can are in it again. */
+  readonly apart: readonly Apart[];
 }
 
-const FORMATS: Readonly<Record<string, string>> = {
-  "not-a-date": "a day that exists, like 2026-06-10",
-  "not-a-month-day": "a day of the year, like 04-22",
-  "not-base64": "a picture as base64 text",
-};
-
-/** Zod's findings in our codes, each with what was met and what was expected. */
-export function fromZod(error: z.ZodError, input: unknown): FileIssue[] {
-  return error.issues.flatMap((e): FileIssue[] => {
-    const path = e.path.map((p) => (typeof p === "number" ? p : String(p)));
-    const got = at(input, e.path);
-    switch (e.code) {
-      case "unrecognized_keys":
-        return e.keys.map((key) => issue("field-unknown", path, { key }));
-      case "invalid_type":
-        return got === undefined
-          ? [issue("field-missing", path)]
-          : [issue("field-type", path, { expected: e.expected, got: typeName(got) })];
-      case "too_small":
-        return [issue("field-small", path, { got: shown(got), limit: Number(e.minimum) })];
-      case "too_big":
-        return [
-          issue("field-large", path, {
-            got: Array.isArray(got) ? got.length : shown(got),
-            limit: Number(e.maximum),
-          }),
-        ];
-      case "invalid_value":
-        return [issue("field-choice", path, { got: shown(got), options: e.values.map(String).join(", ") })];
-      case "invalid_union":
-        return [issue("field-choice", [...path], { got: shown(got), options: "height, stems, diameters, share" })];
-      default:
-        return [
-          issue("field-format", path, {
-            got: shown(got),
-            expected: FORMATS[e.message] ?? "letters, digits, - and _",
-          }),
-        ];
+/** The rows of a file that are sound in themselves, each read once; what is wrong with the others is said. */
+function soundRows(garden: unknown, out: Issues): Sound {
+  const kept = new Map<ListName, Rows<ListName>>();
+  const ids = new Map<ListName, ReadonlySet<unknown>>();
+  for (const list of GARDEN_LISTS) {
+    const raw = at(garden, [list]);
+    const schema = LIST_SCHEMAS[list] as unknown as z.ZodType<Garden[typeof list][number]>;
+    const sound: { i: number; row: Garden[typeof list][number] }[] = [];
+    if (raw === undefined) out.add(issue("field-missing", ["garden", list]));
+    else if (!Array.isArray(raw))
+      out.add(issue("field-type", ["garden", list], { expected: "a list", got: shown(raw) }));
+    const rows: readonly unknown[] = Array.isArray(raw) ? raw : [];
+    for (let i = 0; i < rows.length; i++) {
+      const r = schema.safeParse(rows[i]);
+      if (r.success) sound.push({ i, row: r.data });
+      else out.add(...fromZod(r.error, rows[i], ["garden", list, i]));
     }
-  });
-}
-
-type Rows<L extends ListName> = readonly { readonly i: number; readonly row: Garden[L][number] }[];
-/** The rows of a file that are sound in themselves, with their place, and every id that any row carries. */
-interface Sound {
-  readonly rows: <L extends ListName>(list: L) => Rows<L>;
-  readonly ids: (list: ListName) => ReadonlySet<unknown>;
-}
-
-/** One unsound row must not hide what is wrong with the others, nor make those seem to point nowhere. */
-function soundRows(file: unknown): Sound {
-  const raw = (list: ListName): readonly unknown[] => {
-    const rows = at(file, ["garden", list]);
-    return Array.isArray(rows) ? rows : [];
-  };
-  return {
-    rows: <L extends ListName>(list: L) => {
-      const schema = LIST_SCHEMAS[list] as unknown as z.ZodType<Garden[L][number]>;
-      return raw(list).flatMap((x, i) => {
-        const r = schema.safeParse(x);
-        return r.success ? [{ i, row: r.data }] : [];
-      });
-    },
-    ids: (list) => new Set(raw(list).map((x) => at(x, ["id"]))),
-  };
-}
-
-/** What a row's schema cannot see: names that point nowhere, days that cannot be. */
-function crossChecks(file: unknown, catalogue: Catalogue, today: PlainDate): FileIssue[] {
-  const sound = soundRows(file);
-  const place = PlaceSchema.safeParse(at(file, ["garden", "place"]));
-  const climate = place.success ? checkPlaceClimate(place.data) : null;
-  return [
-    ...(climate && !climate.ok ? climate.issues.map((x) => ({ ...x, path: ["garden", "place", ...x.path] })) : []),
-    ...GARDEN_LISTS.flatMap((list) => twiceIssues(sound, list)),
-    ...plantIssues(sound, catalogue, today),
-    ...recordIssues(sound, today),
-    ...(["plans", "programmes", "stands"] as const).flatMap((list) =>
-      sound
-        .rows(list)
-        .filter(({ row }) => !sound.ids("plants").has(row.plantId))
-        .map(({ i, row }) => issue("plant-unknown", ["garden", list, i, "plantId"], { got: row.plantId })),
-    ),
-    ...sound.rows("stands").flatMap(({ i, row }) => standIssues(row, ["garden", "stands", i])),
-    ...sound.rows("viewpoints").flatMap(({ i, row }) => unknownBed(sound, ["garden", "viewpoints", i], row.bedId)),
-    ...sound.rows("visits").flatMap(({ i, row }) => cutIssues(row, ["garden", "visits", i])),
-    ...sound.rows("weather").flatMap(({ i, row }) => weatherIssues(row, ["garden", "weather", i])),
-  ];
-}
-
-function twiceIssues(sound: Sound, list: ListName): FileIssue[] {
-  const met = new Set<string>();
-  return sound.rows(list).flatMap(({ i, row }) => {
-    const twice = met.has(row.id);
-    met.add(row.id);
-    return twice ? [issue("id-twice", ["garden", list, i, "id"], { got: row.id })] : [];
-  });
-}
-
-const unknownBed = (sound: Sound, here: readonly (string | number)[], bedId: string): FileIssue[] =>
-  sound.ids("beds").has(bedId) ? [] : [issue("bed-unknown", [...here, "bedId"], { got: bedId })];
-
-function plantIssues(sound: Sound, catalogue: Catalogue, today: PlainDate): FileIssue[] {
-  const viewpoints = sound.ids("viewpoints");
-  return sound.rows("plants").flatMap(({ i, row: p }) => {
-    const here = ["garden", "plants", i] as const;
-    const kinds: [path: readonly (string | number)[], id: string][] = [[["taxonId"], p.taxonId]];
-    p.identity?.candidates.forEach((c, j) => kinds.push([["identity", "candidates", j, "taxonId"], c.taxonId]));
-    const days = { plantedOn: p.plantedOn, heightOn: p.heightOn, conditionOn: p.conditionOn };
-    return [
-      ...kinds
-        .filter(([, id]) => catalogue.byId(id) === null)
-        .map(([path, got]) => issue("taxon-unknown", [...here, ...path], { got })),
-      ...unknownBed(sound, here, p.bedId),
-      ...p.views.flatMap((v, j) =>
-        viewpoints.has(v.viewpointId)
-          ? []
-          : [issue("viewpoint-unknown", [...here, "views", j, "viewpointId"], { got: v.viewpointId })],
-      ),
-      ...Object.entries(days)
-        .filter(([, d]) => d !== null && d > today)
-        .map(([field, d]) => issue("date-future", [...here, field], { got: String(d), today })),
-    ];
-  });
-}
-
-/** Visits, observations and photos belong to a plant and to a day on which it stood. */
-function recordIssues(sound: Sound, today: PlainDate): FileIssue[] {
-  const plantIds = sound.ids("plants");
-  const plants = new Map(sound.rows("plants").map(({ row }) => [row.id, row]));
-  return (["visits", "observations", "photos"] as const).flatMap((list) =>
-    sound.rows(list).flatMap(({ i, row: r }): FileIssue[] => {
-      const here = ["garden", list, i] as const;
-      const planted = plants.get(r.plantId)?.plantedOn ?? null;
-      const out: FileIssue[] = [];
-      if (!plantIds.has(r.plantId)) out.push(issue("plant-unknown", [...here, "plantId"], { got: r.plantId }));
-      else if (planted !== null && r.on < planted)
-        out.push(issue("date-before-planting", [...here, "on"], { got: r.on, planted }));
-      if (r.on > today) out.push(issue("date-future", [...here, "on"], { got: r.on, today }));
-      return out;
-    }),
-  );
-}
-
-/** Measures of a visit that contradict themselves. */
-export function cutIssues(v: Pick<Garden["visits"][number], "cuts">, here: readonly (string | number)[]): FileIssue[] {
-  return v.cuts.flatMap((c, j): FileIssue[] => {
-    const path = [...here, "cuts", j];
-    if (c.by === "height" && c.afterM > c.beforeM)
-      return [issue("height-order", [...path, "afterM"], { before: c.beforeM, after: c.afterM })];
-    if (c.by === "stems" && c.removedCount > c.liveCount)
-      return [issue("stems-order", [...path, "removedCount"], { removed: c.removedCount, live: c.liveCount })];
-    return [];
-  });
-}
-
-/** Stems named twice, and cuts at stems or side branches that are not there. */
-function standIssues(s: Garden["stands"][number], here: readonly (string | number)[]): FileIssue[] {
-  const branches = new Map(s.stems.map((x) => [x.id, x.branches.length]));
-  const twice = s.stems.flatMap((x, i) =>
-    s.stems.findIndex((y) => y.id === x.id) < i ? [issue("id-twice", [...here, "stems", i, "id"], { got: x.id })] : [],
-  );
-  const cuts = s.tries.flatMap((t, i) =>
-    t.cuts.flatMap((c, j) => {
-      if (!("stemId" in c)) return [];
-      const count = branches.get(c.stemId);
-      const missing = count === undefined || ("branch" in c && c.branch >= count);
-      return missing ? [issue("stem-unknown", [...here, "tries", i, "cuts", j], { got: c.stemId })] : [];
-    }),
-  );
-  return [...twice, ...cuts];
-}
-
-/** The first day of a year whose minimum lies above its maximum. */
-function weatherIssues(w: Garden["weather"][number], here: readonly (string | number)[]): FileIssue[] {
-  const day = w.tminC.findIndex((lo, d) => lo !== null && (w.tmaxC[d] ?? null) !== null && lo > w.tmaxC[d]!);
-  return day < 0 ? [] : [issue("weather-order", [...here, "tminC", day], { minC: w.tminC[day]!, maxC: w.tmaxC[day]! })];
+    kept.set(list, sound);
+    ids.set(list, new Set(rows.map((x) => at(x, ["id"]))));
+  }
+  return { rows: <L extends ListName>(list: L) => kept.get(list) as Rows<L>, ids: (list) => ids.get(list)! };
 }
 
 function parseJson(text: string): Result<unknown, FileIssueCode> {
   const megabytes = text.length / 1e6;
-  if (text.trim() === "") return refused([{ code: "file-empty", path: [], values: {} }]);
   if (megabytes > LIMIT_MB)
     return refused([
       { code: "file-too-large", path: [], values: { megabytes: Math.round(megabytes), limit: LIMIT_MB } },
     ]);
+  if (/^\s*$/.test(text)) return refused([{ code: "file-empty", path: [], values: {} }]);
   try {
     return ok(JSON.parse(text.replace(/^\uFEFF/, "")) as unknown);
   } catch (e) {
@@ -270,45 +96,157 @@ function parseJson(text: string): Result<unknown, FileIssueCode> {
   }
 }
 
-const capped = (issues: readonly FileIssue[]): FileIssue[] =>
-  issues.length <= MOST_ISSUES
-    ? [...issues]
-    : [...issues.slice(0, MOST_ISSUES), issue("too-many", [], { more: issues.length - MOST_ISSUES })];
+const unread = z.unknown().optional();
+const listless: Readonly<Record<ListName, typeof unread>> = {
+  beds: unread,
+  plants: unread,
+  visits: unread,
+  observations: unread,
+  viewpoints: unread,
+  photos: unread,
+  plans: unread,
+  programmes: unread,
+  stands: unread,
+  weather: unread,
+  seasons: unread,
+};
+const FrameSchema = GardenFileSchema.extend({ garden: HeadSchema.extend(listless) });
+
+/** What stands around the rows: the file's own fields, the garden's head, its place. */
+function readFrame(file: unknown, out: Issues) {
+  const r = FrameSchema.safeParse(file);
+  if (!r.success) {
+    out.add(...fromZod(r.error, file));
+    return null;
+  }
+  const climate = checkPlaceClimate(r.data.garden.place);
+  if (!climate.ok) for (const i of climate.issues) out.add({ ...i, path: ["garden", "place", ...i.path] });
+  return r.data;
+}
+
+function pictureIssues(pictures: readonly Picture[], photos: ReadonlySet<unknown>): FileIssue[] {
+  const met = new Set<string>();
+  return pictures.flatMap(({ id }, i) => {
+    const twice = met.has(id);
+    met.add(id);
+    if (twice) return [issue("id-twice", ["pictures", i, "id"], { got: id })];
+    return photos.has(id) ? [] : [issue("photo-unknown", ["pictures", i, "id"], { got: id })];
+  });
+}
+
+/** Rows that were set apart are tried again: a newer catalogue may know their kinds. @returns those that still are */
+export function triedAgain<A extends Apart>(
+  garden: Garden,
+  apart: readonly A[],
+  ground: Ground,
+): { readonly garden: Garden; readonly apart: readonly A[] } {
+  if (apart.length === 0) return { garden, apart: [] };
+  const { id, name, place, rules } = garden;
+  const taken = new Map<ListName, Set<unknown>>(GARDEN_LISTS.map((l) => [l, new Set(garden[l].map((r) => r.id))]));
+  const stays: A[] = [];
+  const tried = new Map<unknown, A>();
+  const lists = Object.fromEntries(GARDEN_LISTS.map((l) => [l, [...garden[l]] as unknown[]])) as Record<
+    ListName,
+    unknown[]
+  >;
+  for (const a of apart) {
+    const key = at(a.row, ["id"]);
+    if (a.list === "head" || taken.get(a.list)!.has(key)) {
+      stays.push(a);
+      continue;
+    }
+    taken.get(a.list)!.add(key);
+    lists[a.list].push(a.row);
+    tried.set(a.row, a);
+  }
+  const raw: RawRows = { head: { id, name, place, rules }, lists };
+  const again = salvage(raw, ground);
+  if (!again.garden) return { garden, apart };
+  return {
+    garden: again.garden,
+    apart: [
+      ...stays,
+      ...again.apart.flatMap((x) => (tried.has(x.row) ? [{ ...tried.get(x.row)!, issues: x.issues }] : [])),
+    ],
+  };
+}
+
+/** The version of a file that a newer program wrote; null when it is not newer than this one. */
+const newerThan = (file: unknown): number | null => {
+  const version = at(file, ["version"]);
+  return typeof version === "number" && Number.isInteger(version) && version > NEWEST ? version : null;
+};
 
 /**
- * Reads a garden file.
- * @param today records later than this are refused
- * @returns the garden, or every problem found with its path (at most 200 are listed)
+ * Reads a garden file with all it carries. Time grows with its size alone: lists are counted before they are read,
+ * and of what is wrong the first 200 are listed.
+ * @param today records later than the day after it are refused
+ * @returns what it holds, or every problem found with its path
  */
-export function readGardenFile(
+export function openGardenFile(
   text: string,
   catalogue: Catalogue,
   today: PlainDate,
-): Result<Garden, FileIssueCode | PlaceIssueCode> {
+): Result<GardenFile, FileIssue["code"]> {
   const json = parseJson(text);
   if (!json.ok) return json;
   const format = at(json.value, ["format"]);
   if (format !== FILE_FORMAT)
     return refused([issue("file-format", ["format"], { got: shown(format), expected: FILE_FORMAT })]);
+  const newer = newerThan(json.value);
+  if (newer !== null) return refused([issue("file-newer", ["version"], { got: newer, newest: NEWEST })]);
   const moved = migrate(json.value);
   if (!moved.ok) return moved;
-  const parsed = GardenFileSchema.safeParse(moved.value);
-  const crossed = crossChecks(moved.value, catalogue, today);
-  if (!parsed.success) return refused(capped([...fromZod(parsed.error, moved.value), ...crossed]));
-  return crossed.length > 0 ? refused(capped(crossed)) : ok(inOrder(parsed.data.garden));
+  const out = new Issues();
+  countLists(GardenFileSchema, moved.value, [], out);
+  if (out.count > 0) return out.refusal;
+  const frame = readFrame(moved.value, out);
+  const garden = at(moved.value, ["garden"]);
+  const sound = soundRows(garden, out);
+  const ground = { catalogue, today };
+  crossChecks(sound, ground, (i) => out.add({ ...i, path: ["garden", ...i.path] }));
+  if (frame) out.add(...pictureIssues(frame.pictures, sound.ids("photos")));
+  if (frame === null || out.count > 0) return out.refusal;
+  const { id, name, place, rules } = frame.garden;
+  const lists = Object.fromEntries(GARDEN_LISTS.map((l) => [l, sound.rows(l).map((r) => r.row)]));
+  const read = inOrder({ id, name, place, rules, ...(lists as unknown as Pick<Garden, ListName>) });
+  const apart = frame.apart.map(({ list, row }): Apart => ({ list, row, issues: [] }));
+  return ok({ ...triedAgain(read, apart, ground), pictures: frame.pictures });
 }
+
+/** The same, for who asks for the garden alone. */
+export function readGardenFile(
+  text: string,
+  catalogue: Catalogue,
+  today: PlainDate,
+): Result<Garden, FileIssue["code"]> {
+  const read = openGardenFile(text, catalogue, today);
+  return read.ok ? ok(read.value.garden) : read;
+}
+
+/** What goes along with a garden. */
+export interface Along {
+  readonly pictures?: readonly Picture[];
+  /** Rows set apart, with why in words. */
+  readonly apart?: readonly { readonly list: Apart["list"]; readonly row: unknown; readonly why: string }[];
+}
+
+const WHY_CHARS = 2000;
 
 /**
  * Writes a garden file; reading it back gives the same garden, and the same garden gives the same text.
  * A garden that would not pass the schema is written as it is: an export must never fail.
  */
-export function writeGardenFile(garden: Garden): string {
+export function writeGardenFile(garden: Garden, { pictures = [], apart = [] }: Along = {}): string {
   const ordered = inOrder(garden);
   const canonical = GardenSchema.safeParse(ordered);
+  const photos = new Set(garden.photos.map((p) => p.id));
   const file = {
     format: FILE_FORMAT,
     version: FILE_VERSION,
     garden: canonical.success ? canonical.data : ordered,
+    pictures: pictures.filter((p) => photos.has(p.id)).toSorted((a, b) => (a.id < b.id ? -1 : 1)),
+    apart: apart.map(({ list, row, why }) => ({ list, row, why: why.slice(0, WHY_CHARS) })),
   };
   return `${JSON.stringify(file, null, 2)}\n`;
 }

@@ -4,6 +4,16 @@ import { ok, refused, type Result } from "../units/index.ts";
 type Step = (file: Readonly<Record<string, unknown>>) => Record<string, unknown>;
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === "object" && x !== null && !Array.isArray(x);
+/** The entries of a list; null where it is none, or holds anything else. */
+const recordsOf = (x: unknown): Record<string, unknown>[] | null =>
+  Array.isArray(x) && x.every(isRecord) ? (x as Record<string, unknown>[]) : null;
+/** A plant without views from viewpoints that are gone. The browser's rows go the same way. */
+export function seeing<T extends object>(plant: T, viewpoints: ReadonlySet<unknown>): T {
+  const views: unknown = "views" in plant ? plant.views : null;
+  if (!Array.isArray(views)) return plant;
+  const stays = views.filter((v: unknown) => !isRecord(v) || viewpoints.has(v["viewpointId"]));
+  return stays.length === views.length ? plant : { ...plant, views: stays };
+}
 const rows = (x: unknown, fill: object): unknown =>
   Array.isArray(x) ? x.map((r: unknown) => (isRecord(r) ? { ...fill, ...r } : r)) : x;
 
@@ -70,9 +80,27 @@ const programmed: Step = (file) => {
   return { ...next, garden: { ...garden, rules: { ...PRICES_FILL, ...garden["rules"] } } };
 };
 
+/** Version 5 carried each picture as text inside its photo, and let a plant's view outlive the place it is seen from. */
+const pictured: Step = (file) => {
+  const { garden } = file;
+  if (!isRecord(garden)) return { pictures: [], apart: [], ...file };
+  const photos = recordsOf(garden["photos"]);
+  const pictures = photos?.map((p) => ({ id: p["id"], jpeg: p["jpeg"] })) ?? [];
+  const bare = photos?.map(({ jpeg: _, ...rest }) => rest) ?? garden["photos"];
+  const viewpoints = new Set(recordsOf(garden["viewpoints"])?.map((v) => v["id"]));
+  const plants = recordsOf(garden["plants"])?.map((p) => seeing(p, viewpoints)) ?? garden["plants"];
+  return { pictures, apart: [], ...file, garden: { ...garden, photos: bare, plants } };
+};
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
-const STEPS: Readonly<Record<number, Step>> = { 1: surveyed, 2: timed, 3: stemmed, 4: programmed };
-const NEWEST = 5;
+const STEPS: Readonly<Record<number, Step>> = {
+  1: surveyed,
+  2: timed,
+  3: stemmed,
+  4: programmed,
+  5: pictured,
+};
+export const NEWEST = 6;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

@@ -1,16 +1,118 @@
-/** The shapes and bounds that all nouns share. */
+/**
+ * The bounds of everything a garden holds, each written once: schemas, forms, tables, readers and sliders take them
+ * from here. Generous: they catch a wrong unit or a slip, not an unusual plant.
+ */
 import * as z from "zod";
-import { parseDate, parseMonthDay, type MonthDay, type PlainDate } from "../calendar/index.ts";
+import { addDays, parseDate, parseMonthDay, type MonthDay, type PlainDate } from "../calendar/index.ts";
+
+/** Both ends belong to it. */
+export interface Bounds {
+  readonly from: number;
+  readonly to: number;
+  readonly whole?: true;
+}
+
+/** What may be typed, measured or counted. Units stand in the names; shares are of 1, degrees of the circle. */
+export const BOUNDS = {
+  /** How tall a plant, a wish, a mark. */
+  heightM: { from: 0.01, to: 40 },
+  /** What is left after a cut: the ground is possible. */
+  afterM: { from: 0, to: 40 },
+  widthM: { from: 0.01, to: 60 },
+  share: { from: 0, to: 1 },
+  millimetres: { from: 0.1, to: 600 },
+  /** Along a stem or a branch. */
+  lengthM: { from: 0.001, to: 40 },
+  bedLengthM: { from: 0.1, to: 200 },
+  alongM: { from: 0, to: 200 },
+  backM: { from: 0, to: 50 },
+  facesDeg: { from: 0, to: 359 },
+  turnDeg: { from: 0, to: 360 },
+  leanDeg: { from: 0, to: 85 },
+  order: { from: 0, to: 1000, whole: true },
+  distanceM: { from: 0, to: 50 },
+  powerLineM: { from: 0, to: 100 },
+  plantsInOne: { from: 1, to: 100, whole: true },
+  targetM: { from: 0, to: 100 },
+  beyondM: { from: 0, to: 1000 },
+  eyeHeightM: { from: 0.2, to: 60 },
+  viewDistanceM: { from: 0.2, to: 300 },
+  viewAlongM: { from: -100, to: 300 },
+  hours: { from: 0, to: 1000 },
+  price: { from: 0, to: 100_000 },
+  stemCount: { from: 0, to: 2000, whole: true },
+  liveStemCount: { from: 1, to: 2000, whole: true },
+  stemAgeYears: { from: 0, to: 200, whole: true },
+  base: { from: 0, to: 20, whole: true },
+  branch: { from: 0, to: 39, whole: true },
+  minutes: { from: 0, to: 2000 },
+  latitudeDeg: { from: -90, to: 90 },
+  /** A monthly mean; a day's own temperature; the spread of days. */
+  monthC: { from: -60, to: 50 },
+  dayC: { from: -70, to: 60 },
+  spreadC: { from: 0, to: 20 },
+  rainMm: { from: 0, to: 2000 },
+  year: { from: 1850, to: 2200, whole: true },
+  paceDays: { from: -60, to: 60 },
+} as const satisfies Readonly<Record<string, Bounds>>;
+
+/** Letters a text may have. */
+export const LETTERS = {
+  id: 64,
+  name: 80,
+  note: 2000,
+  shortNote: 500,
+  aside: 200,
+  school: 40,
+  zone: 3,
+  /** A picture as base64. */
+  picture: 600_000,
+} as const;
+
+/** How many of a kind one garden, or one row of it, may hold. */
+export const MOST = {
+  beds: 200,
+  plants: 5000,
+  visits: 100_000,
+  observations: 100_000,
+  viewpoints: 100,
+  photos: 2000,
+  plans: 20_000,
+  programmes: 5000,
+  stands: 5000,
+  weather: 300,
+  seasons: 300,
+  candidates: 20,
+  touches: 10,
+  views: 6,
+  cutsInVisit: 20,
+  diameters: 500,
+  stems: 400,
+  branches: 40,
+  tries: 3,
+  cutsInTry: 2000,
+  daysInYear: 366,
+  schools: 100,
+} as const;
+
+/** A number within its bounds. */
+export const within = (r: Bounds): z.ZodNumber =>
+  (r.whole === true ? z.number().int() : z.number()).min(r.from).max(r.to);
+/** Rows, at most so many; the count is looked at before a single one is read. */
+export const rows = <T extends z.ZodType>(row: T, most: number): z.ZodArray<T> => z.array(row).max(most);
 
 export const id = z
   .string()
   .min(1)
-  .max(64)
+  .max(LETTERS.id)
   .regex(/^[A-Za-z0-9_-]+$/, "id-characters");
-export const text = (max: number) => z.string().max(max);
-export const name = z.string().trim().min(1).max(80);
+export const text = (max: number): z.ZodString => z.string().max(max);
+export const name = z.string().trim().min(1).max(LETTERS.name);
+/** Chosen option per school question. */
+export const schools = z
+  .record(z.string().max(LETTERS.school), z.string().max(LETTERS.school))
+  .refine((s) => Object.keys(s).length <= MOST.schools, "too-many-schools");
 
-/** Bounds are generous: they catch a wrong unit or a slip, not an unusual plant. */
 export const PlainDateSchema = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}$/)
@@ -22,6 +124,12 @@ export const MonthDaySchema = z
   .regex(/^\d{2}-\d{2}$/)
   .refine((s) => parseMonthDay(s) !== null, "not-a-month-day")
   .transform((s) => s as MonthDay);
-export const share = z.number().min(0).max(1);
-export const heightM = z.number().positive().max(40);
-export const millimetres = z.number().positive().max(600);
+export const share = within(BOUNDS.share);
+export const heightM = within(BOUNDS.heightM);
+export const millimetres = within(BOUNDS.millimetres);
+
+/**
+ * The latest day a record may carry. East of here it is tomorrow already: what was written down there today must be
+ * readable here. // => latestRecord("2026-03-01") is "2026-03-02"
+ */
+export const latestRecord = (today: PlainDate): PlainDate => addDays(today, 1);

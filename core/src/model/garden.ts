@@ -9,14 +9,14 @@
  *          ├ observations ─ what was seen
  *          ├ viewpoints ─ where somebody stands or sits and looks at a bed
  *          ├ stands ─ the stems of a plant as recorded on a day, with the cuts that are tried on them
- *          ├ photos ─ of a plant on a day
+ *          ├ photos ─ of a plant on a day; their pictures lie apart, by the same id
  *          ├ plans ─ a task meant for a plant on a day
  *          ├ programmes ─ what a plant is brought to over years
  *          ├ weather ─ a calendar year's observed days
  *          └ seasons ─ how far the gardener finds a year ahead or behind
  */
 import * as z from "zod";
-import { id, name } from "./bounds.ts";
+import { id, MOST, name, rows } from "./bounds.ts";
 import { BedSchema, PlaceSchema, RulesSchema } from "./place.ts";
 import { PlantSchema } from "./plant.ts";
 import {
@@ -48,21 +48,21 @@ export const LIST_SCHEMAS = {
 export type ListName = keyof typeof LIST_SCHEMAS;
 export const GARDEN_LISTS = Object.keys(LIST_SCHEMAS) as ListName[];
 
+/** Everything of a garden that is not a list. */
+export const HeadSchema = z.strictObject({ id, name, place: PlaceSchema, rules: RulesSchema });
+
 export const GardenSchema = z.strictObject({
-  id,
-  name,
-  place: PlaceSchema,
-  rules: RulesSchema,
-  beds: z.array(BedSchema).max(200),
-  plants: z.array(PlantSchema).max(5000),
-  visits: z.array(VisitSchema).max(100_000),
-  observations: z.array(ObservationSchema).max(100_000),
-  viewpoints: z.array(ViewpointSchema).max(100),
-  photos: z.array(PhotoSchema).max(2000),
-  plans: z.array(PlannedCutSchema).max(20_000),
-  programmes: z.array(ProgrammeSchema).max(5000),
-  stands: z.array(StandSchema).max(5000),
-  weather: z.array(WeatherYearSchema).max(300),
-  seasons: z.array(SeasonNoteSchema).max(300),
+  ...HeadSchema.shape,
+  beds: rows(BedSchema, MOST.beds),
+  plants: rows(PlantSchema, MOST.plants),
+  visits: rows(VisitSchema, MOST.visits),
+  observations: rows(ObservationSchema, MOST.observations),
+  viewpoints: rows(ViewpointSchema, MOST.viewpoints),
+  photos: rows(PhotoSchema, MOST.photos),
+  plans: rows(PlannedCutSchema, MOST.plans),
+  programmes: rows(ProgrammeSchema, MOST.programmes),
+  stands: rows(StandSchema, MOST.stands),
+  weather: rows(WeatherYearSchema, MOST.weather),
+  seasons: rows(SeasonNoteSchema, MOST.seasons),
 });
 export type Garden = Readonly<z.infer<typeof GardenSchema>>;

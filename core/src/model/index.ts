@@ -1,4 +1,14 @@
-export { MonthDaySchema, PlainDateSchema } from "./bounds.ts";
+export {
+  BOUNDS,
+  type Bounds,
+  id as IdSchema,
+  latestRecord,
+  LETTERS,
+  MonthDaySchema,
+  MOST,
+  name as NameSchema,
+  PlainDateSchema,
+} from "./bounds.ts";
 export * from "./place.ts";
 export * from "./plant.ts";
 export * from "./records.ts";

@@ -1,16 +1,16 @@
 /** Where the garden lies and by what rules it is kept; its beds. */
 import * as z from "zod";
-import { id, MonthDaySchema, name, text } from "./bounds.ts";
+import { BOUNDS, id, LETTERS, MonthDaySchema, name, schools, text, within } from "./bounds.ts";
 
-const months = z.array(z.number().min(-80).max(70)).length(12);
-const spreads = z.array(z.number().min(0).max(20)).length(12).nullable();
+const months = z.array(within(BOUNDS.monthC)).length(12);
+const spreads = z.array(within(BOUNDS.spreadC)).length(12).nullable();
 /** Mean daily minimum and maximum by calendar month, and the day-to-day spread where it was counted, °C. */
 export const MonthlySchema = z.strictObject({ tminC: months, tmaxC: months, sdMinC: spreads, sdMeanC: spreads });
 
 export const PlaceSchema = z.strictObject({
-  name: z.string().trim().min(1).max(80),
-  latitudeDeg: z.number().min(-90).max(90),
-  zone: z.string().max(3),
+  name,
+  latitudeDeg: within(BOUNDS.latitudeDeg),
+  zone: text(LETTERS.zone),
   lastFrost: MonthDaySchema.nullable(),
   firstFrost: MonthDaySchema.nullable(),
   /** null: the climate is worked out from the zone and the frost dates. */
@@ -19,12 +19,12 @@ export const PlaceSchema = z.strictObject({
 export type Place = Readonly<z.infer<typeof PlaceSchema>>;
 
 /** null: not said. */
-const price = z.number().min(0).max(100_000).nullable();
+const price = within(BOUNDS.price).nullable();
 export const UNITS = ["metric", "imperial", "both"] as const;
 export const RulesSchema = z.strictObject({
   units: z.enum(UNITS),
-  /** Chosen option per school question; a missing one takes the default for the place. */
-  schools: z.record(z.string().max(40), z.string().max(40)),
+  /** A missing one takes the default for the place. */
+  schools,
   /** What things cost the gardener, in whatever money: an hour, a new plant, a cubic metre of cuttings taken away. */
   prices: z.strictObject({ hour: price, plant: price, haulM3: price }),
 });
@@ -38,15 +38,15 @@ const sun = z.enum(SUNS).nullable();
 export const BedSchema = z.strictObject({
   id,
   name,
-  lengthM: z.number().positive().max(200),
+  lengthM: within(BOUNDS.bedLengthM),
   /** Position in the list of beds. */
-  order: z.number().int().min(0).max(1000),
-  note: text(500),
+  order: within(BOUNDS.order),
+  note: text(LETTERS.shortNote),
   /** Compass direction that its front looks to, degrees from north; null when nobody has looked. */
-  facesDeg: z.number().min(0).max(359).nullable(),
+  facesDeg: within(BOUNDS.facesDeg).nullable(),
   /** As surveyed; null where nobody has looked. */
   sun: z.strictObject({ morning: sun, midday: sun, late: sun }),
-  shadedBy: text(200),
+  shadedBy: text(LETTERS.aside),
   /** Does what shades it still grow? Then it is darker every year. */
   shadeGrows: z.boolean(),
   wind: z.enum(WINDS).nullable(),

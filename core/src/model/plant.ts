@@ -1,6 +1,20 @@
 /** A plant: its kind, size, condition, and what it is wanted to be. */
 import * as z from "zod";
-import { heightM, id, millimetres, name, PlainDateSchema, share, text } from "./bounds.ts";
+import {
+  BOUNDS,
+  heightM,
+  id,
+  LETTERS,
+  millimetres,
+  MOST,
+  name,
+  PlainDateSchema,
+  rows,
+  schools,
+  share,
+  text,
+  within,
+} from "./bounds.ts";
 
 export const CONDITIONS = [
   "healthy",
@@ -66,10 +80,7 @@ export type Health = Readonly<z.infer<typeof HealthSchema>>;
 export const IdentitySchema = z.strictObject({
   by: z.enum(["key", "gardener"]),
   on: PlainDateSchema,
-  candidates: z
-    .array(z.strictObject({ taxonId: id, share }))
-    .min(2)
-    .max(20),
+  candidates: rows(z.strictObject({ taxonId: id, share }), MOST.candidates).min(2),
 });
 export type Identity = Readonly<z.infer<typeof IdentitySchema>>;
 
@@ -79,12 +90,12 @@ export const ViewSchema = z.strictObject({
   viewpointId: id,
   want: z.enum(VIEW_WANTS),
   /** Height of what is to be hidden (its top) or seen (its lowest point), and how far behind the plant it stands. */
-  targetM: z.number().min(0).max(100),
-  beyondM: z.number().min(0).max(1000),
+  targetM: within(BOUNDS.targetM),
+  beyondM: within(BOUNDS.beyondM),
 });
 export type View = Readonly<z.infer<typeof ViewSchema>>;
 
-const hours = z.number().min(0).max(1000).nullable();
+const hours = within(BOUNDS.hours).nullable();
 export const NO_HOURS = { hold: null, move: null, replace: null } as const;
 export const PlantSchema = z.strictObject({
   id,
@@ -93,29 +104,29 @@ export const PlantSchema = z.strictObject({
   /** What the gardener calls it. */
   label: name,
   /** Middle of the plant along the bed. */
-  alongM: z.number().min(0).max(200),
+  alongM: within(BOUNDS.alongM),
   /** Height when it was last measured, and that day. */
   heightM,
   heightOn: PlainDateSchema,
-  widthM: z.number().positive().max(60),
+  widthM: within(BOUNDS.widthM),
   /** null: history unknown (a house just bought). */
   plantedOn: PlainDateSchema.nullable(),
   condition: z.enum(CONDITIONS),
   conditionOn: PlainDateSchema.nullable(),
   goal: z.strictObject({ kind: z.enum(GOALS), heightM: heightM.nullable() }),
   /** Nearest power line; null when there is none within reach. */
-  powerLineM: z.number().min(0).max(100).nullable(),
+  powerLineM: within(BOUNDS.powerLineM).nullable(),
   /** Thickest stem to be cut. */
   thickestStemMm: millimetres.nullable(),
-  note: text(2000),
+  note: text(LETTERS.note),
   /** The planting day is a guess by the year. */
   plantedAbout: z.boolean(),
   /** Distance of its middle behind the bed's front edge. */
-  backM: z.number().min(0).max(50),
+  backM: within(BOUNDS.backM),
   stance: z.enum(STANCES),
   /** Old plants that have grown into one mass. */
-  plantsInOne: z.number().int().min(1).max(100),
-  touches: z.array(z.strictObject({ what: z.enum(TOUCHED), distanceM: z.number().min(0).max(50) })).max(10),
+  plantsInOne: within(BOUNDS.plantsInOne),
+  touches: rows(z.strictObject({ what: z.enum(TOUCHED), distanceM: within(BOUNDS.distanceM) }), MOST.touches),
   /** Climbers: what holds it. */
   support: z.enum(SUPPORTS).nullable(),
   /** Height of last year's cut, when its mark is still to be seen. */
@@ -124,8 +135,8 @@ export const PlantSchema = z.strictObject({
   /** null: its kind is settled. */
   identity: IdentitySchema.nullable(),
   /** Options chosen for this plant where they differ from the garden's. */
-  schools: z.record(z.string().max(40), z.string().max(40)),
-  views: z.array(ViewSchema).max(6),
+  schools,
+  views: rows(ViewSchema, MOST.views),
   /** The gardener's own hours: to hold it in a year, to move it, to take it out and plant another; null: by size. */
   hours: z.strictObject({ hold: hours, move: hours, replace: hours }),
 });

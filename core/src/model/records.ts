@@ -1,20 +1,32 @@
 /** What was done, seen and meant, each on its day. */
 import * as z from "zod";
-import { heightM, id, millimetres, name, PlainDateSchema, share, text } from "./bounds.ts";
+import {
+  BOUNDS,
+  heightM,
+  id,
+  LETTERS,
+  millimetres,
+  MOST,
+  name,
+  PlainDateSchema,
+  rows,
+  share,
+  text,
+  within,
+} from "./bounds.ts";
 import { REGIMES, TASKS } from "./words.ts";
 
-const deadStems = z.number().int().min(0).max(2000);
 export const CutSchema = z.discriminatedUnion("by", [
-  z.strictObject({ by: z.literal("height"), beforeM: heightM, afterM: z.number().min(0).max(40) }),
+  z.strictObject({ by: z.literal("height"), beforeM: heightM, afterM: within(BOUNDS.afterM) }),
   z.strictObject({
     by: z.literal("stems"),
-    removedCount: z.number().int().min(0).max(2000),
-    liveCount: z.number().int().min(1).max(2000),
+    removedCount: within(BOUNDS.stemCount),
+    liveCount: within(BOUNDS.liveStemCount),
   }),
   z.strictObject({
     by: z.literal("diameters"),
-    removedMm: z.array(millimetres).max(500),
-    keptMm: z.array(millimetres).max(500),
+    removedMm: rows(millimetres, MOST.diameters),
+    keptMm: rows(millimetres, MOST.diameters),
   }),
   z.strictObject({ by: z.literal("share"), share }),
 ]);
@@ -28,13 +40,13 @@ export const VisitSchema = z.strictObject({
   task: z.enum(TASKS),
   regime: z.enum(REGIMES),
   /** Healthy live growth taken; several cuts at one visit multiply. */
-  cuts: z.array(CutSchema).max(20),
+  cuts: rows(CutSchema, MOST.cutsInVisit),
   /** Diseased, torn or hazardous live wood: booked and shown apart, never refused for the cap. */
   hazardShare: share,
   /** Dead wood never counts; written down because it tells of the plant's health. */
-  deadStemsCount: deadStems,
-  minutes: z.number().min(0).max(2000).nullable(),
-  note: text(2000),
+  deadStemsCount: within(BOUNDS.stemCount),
+  minutes: within(BOUNDS.minutes).nullable(),
+  note: text(LETTERS.note),
   /** A trial: clean regrowth by this day, or the plant goes. null when it is none. */
   trialUntil: PlainDateSchema.nullable(),
 });
@@ -68,7 +80,7 @@ export const ObservationSchema = z.strictObject({
   on: PlainDateSchema,
   kind: z.enum(OBSERVATIONS),
   heightM: heightM.nullable(),
-  note: text(500),
+  note: text(LETTERS.shortNote),
   /** Where on the plant: new growth from the base, old stems or tips; flowers on side shoots or at the ends of new ones. */
   where: z.enum(["base", "old-stems", "tips", "side-shoots", "new-shoot-ends"]).nullable(),
   /** Of "not-yet": what was looked for. */
@@ -105,26 +117,16 @@ export const ViewpointSchema = z.strictObject({
   name,
   bedId: id,
   /** Height of the eyes above the bed's ground: a terrace about 1.2 sitting, an upstairs deck 4. */
-  eyeHeightM: z.number().min(0.2).max(60),
+  eyeHeightM: within(BOUNDS.eyeHeightM),
   /** From the bed's front edge, straight out. */
-  distanceM: z.number().min(0.2).max(300),
+  distanceM: within(BOUNDS.viewDistanceM),
   /** Opposite which point along the bed. */
-  alongM: z.number().min(-100).max(300),
+  alongM: within(BOUNDS.viewAlongM),
 });
 export type Viewpoint = Readonly<z.infer<typeof ViewpointSchema>>;
 
-export const PhotoSchema = z.strictObject({
-  id,
-  plantId: id,
-  on: PlainDateSchema,
-  caption: text(200),
-  /** A small JPEG, base64. */
-  jpeg: z
-    .string()
-    .min(4)
-    .max(600_000)
-    .regex(/^[A-Za-z0-9+/]+=*$/, "not-base64"),
-});
+/** What is said of a picture; the picture itself, far larger, is kept apart under the same id. */
+export const PhotoSchema = z.strictObject({ id, plantId: id, on: PlainDateSchema, caption: text(LETTERS.aside) });
 export type Photo = Readonly<z.infer<typeof PhotoSchema>>;
 
 /** A task meant for a plant on a day; a visit with that task settles it. */
@@ -134,21 +136,20 @@ export const PlannedCutSchema = z.strictObject({
   on: PlainDateSchema,
   task: z.enum(TASKS),
   madeOn: PlainDateSchema,
-  note: text(500),
+  note: text(LETTERS.shortNote),
 });
 export type PlannedCut = Readonly<z.infer<typeof PlannedCutSchema>>;
 
-const temperature = z.number().min(-70).max(60).nullable();
-const LONGEST_YEAR = 366;
+const temperature = within(BOUNDS.dayC).nullable();
 /** The days of one calendar year, 1 January first; null where a day was not observed. */
 export const WeatherYearSchema = z.strictObject({
   id,
-  year: z.number().int().min(1850).max(2200),
+  year: within(BOUNDS.year),
   /** Observed by the gardener, or made by the simulated station. */
   source: z.enum(["own", "simulated"]),
-  tminC: z.array(temperature).max(LONGEST_YEAR),
-  tmaxC: z.array(temperature).max(LONGEST_YEAR),
-  rainMm: z.array(z.number().min(0).max(2000).nullable()).max(LONGEST_YEAR),
+  tminC: rows(temperature, MOST.daysInYear),
+  tmaxC: rows(temperature, MOST.daysInYear),
+  rainMm: rows(within(BOUNDS.rainMm).nullable(), MOST.daysInYear),
 });
 export type WeatherYear = Readonly<z.infer<typeof WeatherYearSchema>>;
 
@@ -156,7 +157,7 @@ export type WeatherYear = Readonly<z.infer<typeof WeatherYearSchema>>;
 export const SeasonNoteSchema = z.strictObject({
   id,
   /** Calendar year in which the hemisphere's year begins. */
-  seasonYear: z.number().int().min(1850).max(2200),
-  paceDays: z.number().min(-60).max(60),
+  seasonYear: within(BOUNDS.year),
+  paceDays: within(BOUNDS.paceDays),
 });
 export type SeasonNote = Readonly<z.infer<typeof SeasonNoteSchema>>;

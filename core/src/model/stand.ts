@@ -1,6 +1,6 @@
 /** The stems of a plant as they stood on a day, and the cuts that are tried on them. */
 import * as z from "zod";
-import { id, millimetres, PlainDateSchema, share, text } from "./bounds.ts";
+import { BOUNDS, id, LETTERS, millimetres, MOST, PlainDateSchema, rows, share, text, within } from "./bounds.ts";
 import { TASKS } from "./words.ts";
 
 export const STEM_STATES = ["live", "damaged", "diseased", "dead"] as const;
@@ -9,9 +9,9 @@ export type StemState = (typeof STEM_STATES)[number];
 export const STEM_FAULTS = ["low", "weak", "wrong-way"] as const;
 export type StemFault = (typeof STEM_FAULTS)[number];
 
-const lengthM = z.number().positive().max(40);
-const turnDeg = z.number().min(0).max(360);
-const index = z.number().int().min(0);
+const lengthM = within(BOUNDS.lengthM);
+const turnDeg = within(BOUNDS.turnDeg);
+const index = within(BOUNDS.branch);
 
 export const SideBranchSchema = z.strictObject({
   /** Where it leaves the stem: 0 at the ground, 1 at the tip. */
@@ -28,19 +28,19 @@ export const StemSchema = z.strictObject({
   diameterMm: millimetres,
   lengthM,
   /** null: nobody knows. */
-  ageYears: z.number().int().min(0).max(200).nullable(),
+  ageYears: within(BOUNDS.stemAgeYears).nullable(),
   state: z.enum(STEM_STATES),
   /** How much leaf it carries for its thickness: 1 as usual, 0.5 half-leaved. */
   leafed: share,
-  faults: z.array(z.enum(STEM_FAULTS)).max(STEM_FAULTS.length),
+  faults: rows(z.enum(STEM_FAULTS), STEM_FAULTS.length),
   /** The stem it rubs on. */
   crosses: id.nullable(),
   /** Which of several bases in one clump. */
-  base: z.number().int().min(0).max(20),
+  base: within(BOUNDS.base),
   /** Which way it stands off the middle, and how far it leans from upright. */
   turnDeg,
-  leanDeg: z.number().min(0).max(85),
-  branches: z.array(SideBranchSchema).max(40),
+  leanDeg: within(BOUNDS.leanDeg),
+  branches: rows(SideBranchSchema, MOST.branches),
 });
 export type Stem = Readonly<z.infer<typeof StemSchema>>;
 
@@ -63,23 +63,21 @@ export const StemCutSchema = z.discriminatedUnion("cut", [
 ]);
 export type StemCut = Readonly<z.infer<typeof StemCutSchema>>;
 
-export const MOST_TRIES = 3;
 export const TrySchema = z.strictObject({
   id,
   task: z.enum(TASKS),
-  cuts: z.array(StemCutSchema).max(2000),
+  cuts: rows(StemCutSchema, MOST.cutsInTry),
 });
 export type Try = Readonly<z.infer<typeof TrySchema>>;
 
-export const MOST_STEMS = 400;
 export const StandSchema = z.strictObject({
   id,
   plantId: id,
   on: PlainDateSchema,
-  stems: z.array(StemSchema).max(MOST_STEMS),
-  tries: z.array(TrySchema).max(MOST_TRIES),
+  stems: rows(StemSchema, MOST.stems),
+  tries: rows(TrySchema, MOST.tries),
   /** The try that is to be carried out. */
   chosen: id.nullable(),
-  note: text(500),
+  note: text(LETTERS.shortNote),
 });
 export type Stand = Readonly<z.infer<typeof StandSchema>>;

@@ -54,9 +54,12 @@ export interface Heading {
   readonly unit: string | null;
 }
 
+const LONGEST_HEADING = 200;
+
 /** Splits a heading. // => splitHeading("Height (cm)") is { name: "height", unit: "cm" } */
 export function splitHeading(text: string): Heading {
   const clean = text
+    .slice(0, LONGEST_HEADING)
     .replace(/^\uFEFF/, "")
     .trim()
     .toLowerCase();

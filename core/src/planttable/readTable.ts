@@ -6,11 +6,16 @@ import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import { parseDate, type PlainDate } from "../calendar/index.ts";
 import { unnamed, UNKNOWN_TAXON } from "../identify/index.ts";
 import {
+  BOUNDS,
   CONDITIONS,
   GOALS,
+  IdSchema,
+  LETTERS,
+  MOST,
   UNSURVEYED_BED,
   UNSURVEYED_PLANT,
   type Bed,
+  type Bounds,
   type Garden,
   type Plant,
 } from "../model/index.ts";
@@ -34,11 +39,10 @@ export type TableIssueCode =
   | "table-length-range"
   | "table-day"
   | "table-choice"
-  | "table-text-long";
+  | "table-text-long"
+  | "table-beds"
+  | "table-record";
 export type TableIssue = Issue<TableIssueCode>;
-
-/** A garden holds at most so many plants; a longer table is refused before its lines are read. */
-export const MOST_PLANTS = 5000;
 
 export interface TableContext {
   readonly garden: Garden;
@@ -71,7 +75,8 @@ const here = (line: number, column?: ColumnId): readonly (string | number)[] => 
 export function headingIssues(headings: readonly string[], mapping: Mapping, lines: number): readonly TableIssue[] {
   const out: TableIssue[] = [];
   if (lines === 0) return [{ code: "table-empty", path: here(1), values: {} }];
-  if (lines > MOST_PLANTS) out.push({ code: "table-long", path: here(1), values: { lines, most: MOST_PLANTS } });
+  // A longer table is refused before its lines are read.
+  if (lines > MOST.plants) out.push({ code: "table-long", path: here(1), values: { lines, most: MOST.plants } });
   const used = new Map<number, string>();
   for (const c of COLUMNS) {
     const i = mapping[c.id];
@@ -99,12 +104,14 @@ export function headingIssues(headings: readonly string[], mapping: Mapping, lin
   return out;
 }
 
-const LENGTHS: Readonly<Record<LengthColumn, readonly [from: Metres, to: Metres]>> = {
-  height: [0.02, 40],
-  width: [0.02, 60],
-  wanted: [0.05, 40],
-  along: [0, 200],
+const LENGTHS: Readonly<Record<LengthColumn, Bounds>> = {
+  height: BOUNDS.heightM,
+  width: BOUNDS.widthM,
+  wanted: BOUNDS.heightM,
+  along: BOUNDS.alongM,
 };
+/** A longer cell is no length, day or name: it is not looked into. */
+const LONGEST_CELL = 400;
 
 /** Finds a kind by id, botanical or common name, or by words that fit one kind only. "?" and "unknown" are a shrub not yet named. */
 function kindOf(text: string, catalogue: Catalogue): Taxon | "unknown" | readonly Taxon[] {
@@ -133,6 +140,12 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     ),
   );
   const widthNeeded = new Map<string, Metres>();
+  const firstRecord = new Map<string, PlainDate>();
+  for (const list of ["visits", "observations", "photos"] as const)
+    for (const r of ctx.garden[list]) {
+      const known = firstRecord.get(r.plantId);
+      if (known === undefined || r.on < known) firstRecord.set(r.plantId, r.on);
+    }
 
   const bedFor = (name: string): Bed => {
     const bed = beds.get(name.toLowerCase());
@@ -153,12 +166,17 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
       return;
     }
     const cell = (id: ColumnId): string => (mapping[id] === null ? "" : plainCell(cells[mapping[id]] ?? ""));
+    const endless = COLUMNS.find((c) => c.id !== "note" && cell(c.id).length > LONGEST_CELL);
+    if (endless) {
+      fail("table-text-long", endless.id, { got: cell(endless.id).length, most: LONGEST_CELL });
+      return;
+    }
     const length = (id: LengthColumn): Metres | null => {
       const text = cell(id);
       if (text === "") return null;
       const unit = units.get(id) ?? null;
       const m = parseLength(unit !== null && /\d$/.test(text) ? `${text} ${unit}` : text, "cm");
-      const [from, to] = LENGTHS[id];
+      const { from, to } = LENGTHS[id];
       if (m === null) fail("table-length", id, { got: text.slice(0, 40) });
       else if (m < from || m > to) fail("table-length-range", id, { got: text.slice(0, 40), from, to });
       else return m;
@@ -178,7 +196,7 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     };
 
     const id = cell("id");
-    if (id !== "" && !/^[A-Za-z0-9_-]{1,64}$/.test(id)) fail("table-id", "id", { got: id.slice(0, 40) });
+    if (id !== "" && !IdSchema.safeParse(id).success) fail("table-id", "id", { got: id.slice(0, 40) });
     const first = id === "" ? undefined : met.get(id);
     if (first !== undefined) fail("table-id-twice", "id", { got: id, line: first });
     if (id !== "") met.set(id, line);
@@ -201,13 +219,18 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     const along = length("along");
     const condition = choice("condition", CONDITIONS);
     const goal = choice("goal", GOALS);
-    const label = short("label", 80);
-    const note = short("note", 2000);
-    const bedName = short("bed", 80);
+    const label = short("label", LETTERS.name);
+    const note = short("note", LETTERS.note);
+    const bedName = short("bed", LETTERS.name);
     const planted = cell("planted");
     const day = planted === "" ? null : /^\d{4}$/.test(planted) ? parseDate(`${planted}-06-30`) : parseDate(planted);
     if (planted !== "" && (day === null || day > ctx.today))
       fail("table-day", "planted", { got: planted.slice(0, 40), today: ctx.today });
+    const recorded = old && firstRecord.get(old.id);
+    if (day !== null && recorded !== undefined && day > recorded)
+      fail("table-record", "planted", { got: day, record: recorded });
+    const newBed = bedName !== "" && !beds.has(bedName.toLowerCase());
+    if (newBed && beds.size >= MOST.beds) fail("table-beds", "bed", { got: bedName, most: MOST.beds });
     if (issues.length > before || height === null || Array.isArray(kind)) return;
 
     const taxon = kind as Taxon | "unknown";
@@ -215,9 +238,9 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
       bedName === ""
         ? (ctx.garden.beds.find((b) => b.id === old?.bedId) ?? ctx.garden.beds[0] ?? bedFor("First bed"))
         : bedFor(bedName);
-    const widthM = width ?? old?.widthM ?? Math.round(height * 90) / 100;
+    const widthM = width ?? old?.widthM ?? Math.max(BOUNDS.widthM.from, Math.round(height * 90) / 100);
     const right = widthNeeded.get(bed.id) ?? rightEnd(ctx.garden.plants, bed.id);
-    const alongM = along ?? old?.alongM ?? Math.min(200, Math.round((right + widthM / 2) * 100) / 100);
+    const alongM = along ?? old?.alongM ?? Math.min(BOUNDS.alongM.to, Math.round((right + widthM / 2) * 100) / 100);
     widthNeeded.set(bed.id, Math.max(right, alongM + widthM / 2));
     const named =
       taxon === "unknown"
@@ -253,11 +276,11 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     finish: () => {
       if (issues.length > 0) return refused(issues);
       const total = new Set([...known.keys(), ...plants.map((p) => p.id)]).size;
-      if (total > MOST_PLANTS)
-        return refused([{ code: "table-long", path: here(1), values: { lines: total, most: MOST_PLANTS } }]);
+      if (total > MOST.plants)
+        return refused([{ code: "table-long", path: here(1), values: { lines: total, most: MOST.plants } }]);
       const grown = fresh.map((b) => ({
         ...b,
-        lengthM: Math.min(200, Math.max(b.lengthM, Math.ceil((widthNeeded.get(b.id) ?? 0) + 0.5))),
+        lengthM: Math.min(BOUNDS.bedLengthM.to, Math.max(b.lengthM, Math.ceil((widthNeeded.get(b.id) ?? 0) + 0.5))),
       }));
       const changed = plants.filter((p) => known.has(p.id)).length;
       return ok({ plants, beds: grown, added: plants.length - changed, changed });

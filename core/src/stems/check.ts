@@ -1,5 +1,5 @@
 /** Is what was entered for a plant's stems likely to be meant? Said as issues; nothing is thrown away. */
-import { MOST_STEMS, type Plant, type Stem } from "../model/index.ts";
+import { MOST, type Plant, type Stem } from "../model/index.ts";
 import type { Issue, Metres } from "../units/index.ts";
 
 export type StemIssueCode = "stems-none" | "stems-many" | "stem-long" | "stem-thick" | "stem-thin" | "stem-crosses";
@@ -18,8 +18,8 @@ const reachOf = (p: Pick<Plant, "heightM" | "widthM">): Metres => p.heightM + p.
 /** Everything that looks like a slip, by stem. */
 export function stemIssues(stems: readonly Stem[], plant: Pick<Plant, "heightM" | "widthM">): Issue<StemIssueCode>[] {
   if (stems.length === 0) return [{ code: "stems-none", path: [], values: {} }];
-  if (stems.length > MOST_STEMS)
-    return [{ code: "stems-many", path: [], values: { got: stems.length, limit: MOST_STEMS } }];
+  if (stems.length > MOST.stems)
+    return [{ code: "stems-many", path: [], values: { got: stems.length, limit: MOST.stems } }];
   const ids = new Set(stems.map((s) => s.id));
   return stems.flatMap((s, i): Issue<StemIssueCode>[] => {
     const path = [i];

@@ -1,5 +1,5 @@
 /** A quick count of stems, as one says it at the plant, read into numbers. */
-import { MOST_STEMS } from "../model/index.ts";
+import { MOST } from "../model/index.ts";
 import { ok, refused, type Result } from "../units/index.ts";
 
 /** What of a count is told apart; the first three make up the whole, the others are among them. */
@@ -35,7 +35,7 @@ export const stemCount = (t: Tally): number => t.thick + t.middling + t.thin;
 export function checkTally(t: Tally): Result<Tally, TallyIssueCode> {
   const total = stemCount(t);
   if (total === 0) return no("tally-zero");
-  if (total > MOST_STEMS) return no("tally-many", { got: total, limit: MOST_STEMS });
+  if (total > MOST.stems) return no("tally-many", { got: total, limit: MOST.stems });
   for (const part of ["dead", "crossing", "low", "weak"] as const)
     if (t[part] > total) return no("tally-among", { got: t[part], part, total });
   return ok(t);

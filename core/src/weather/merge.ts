@@ -4,6 +4,12 @@ import type { Garden, WeatherYear } from "../model/index.ts";
 type Days = readonly (number | null)[];
 const over = (old: Days, fresh: Days): (number | null)[] =>
   Array.from({ length: Math.max(old.length, fresh.length) }, (_, i) => fresh[i] ?? old[i] ?? null);
+/** Of a day known anew by half, the old half stays only where it goes with the new one. */
+const agreeing = (old: Days, fresh: Days, other: Days, goes: (mine: number, theirs: number) => boolean) =>
+  over(old, fresh).map((t, i) => {
+    const theirs = other[i] ?? null;
+    return t === null || theirs === null || (fresh[i] ?? null) !== null || goes(t, theirs) ? t : null;
+  });
 
 /** Observed days never give way to simulated ones. */
 function mergedYear(old: WeatherYear | undefined, fresh: WeatherYear): WeatherYear {
@@ -11,8 +17,8 @@ function mergedYear(old: WeatherYear | undefined, fresh: WeatherYear): WeatherYe
   if (old.source === "own" && fresh.source === "simulated") return old;
   return {
     ...old,
-    tminC: over(old.tminC, fresh.tminC),
-    tmaxC: over(old.tmaxC, fresh.tmaxC),
+    tminC: agreeing(old.tminC, fresh.tminC, fresh.tmaxC, (lo, hi) => lo <= hi),
+    tmaxC: agreeing(old.tmaxC, fresh.tmaxC, fresh.tminC, (hi, lo) => hi >= lo),
     rainMm: over(old.rainMm, fresh.rainMm),
   };
 }

@@ -13,7 +13,7 @@ import {
   partsOf,
   type PlainDate,
 } from "../calendar/index.ts";
-import type { WeatherYear } from "../model/index.ts";
+import { BOUNDS, MOST, type WeatherYear } from "../model/index.ts";
 import { fahrenheit, ok, refused, type Issue, type Result } from "../units/index.ts";
 
 export type WeatherIssueCode =
@@ -23,6 +23,8 @@ export type WeatherIssueCode =
   | "weather-day-order"
   | "weather-number"
   | "weather-span"
+  | "weather-rain"
+  | "weather-years"
   | "weather-reversed"
   | "weather-twice"
   | "weather-future"
@@ -41,8 +43,6 @@ const HEADINGS: Readonly<Record<Column, RegExp>> = {
 const MISSING = /^(|na|n\/a|nan|null|none|m|-|–|\.|-99(99)?(\.9+|\.0+)?)$/i;
 const MOST_LINES = 120_000;
 const MOST_ISSUES = 200;
-/** Warmest and coldest a day may be, °C. */
-const BOUNDS_C = [-70, 60] as const;
 /** A maximum past this cannot be °C, and past that not °F either: then it is tenths of °C. */
 const NOT_CELSIUS = 56;
 const NOT_FAHRENHEIT = 135;
@@ -118,13 +118,16 @@ function readDay(text: string, first: boolean | null): Day {
     : first === true
       ? [Number(other![3]), Number(other![2]), Number(other![1])]
       : [Number(other![3]), Number(other![1]), Number(other![2])];
-  const real = m >= 1 && m <= 12 && d >= 1 && d <= daysInMonth(y, m) && y >= 1850 && y <= 2200;
+  const real = m >= 1 && m <= 12 && d >= 1 && d <= daysInMonth(y, m) && y >= BOUNDS.year.from && y <= BOUNDS.year.to;
   return real ? makeDate(y, m, d) : null;
 }
 
 type Reading = number | null | "text";
+/** A longer cell is no number. */
+const LONGEST_NUMBER = 40;
 const readNumber = (text: string | undefined): Reading => {
   const t = (text ?? "").trim();
+  if (t.length > LONGEST_NUMBER) return "text";
   if (MISSING.test(t)) return null;
   const n = Number(t.replace(/,(?=\d+$)/, ".").replace(/\s*°?[CF]$/i, ""));
   return Number.isFinite(n) ? n : "text";
@@ -188,9 +191,10 @@ function checkedRows(rows: readonly Read[], today: PlainDate): WeatherIssue[] {
     if (before && (before.lo !== r.lo || before.hi !== r.hi))
       return [issue("weather-twice", r.line, { day: r.on, line: before.line })];
     if (r.on > today) return [issue("weather-future", r.line, { day: r.on, today })];
-    const out = [r.lo, r.hi].find((x) => x !== null && (x < BOUNDS_C[0] || x > BOUNDS_C[1]));
-    if (out !== undefined && out !== null)
-      return [issue("weather-span", r.line, { got: round(out), from: BOUNDS_C[0], to: BOUNDS_C[1] })];
+    const out = [r.lo, r.hi].find((x) => x !== null && (x < BOUNDS.dayC.from || x > BOUNDS.dayC.to));
+    if (out !== undefined && out !== null) return [issue("weather-span", r.line, { got: round(out), ...BOUNDS.dayC })];
+    if (r.rain !== null && r.rain > BOUNDS.rainMm.to)
+      return [issue("weather-rain", r.line, { got: round(r.rain), ...BOUNDS.rainMm })];
     return r.lo !== null && r.hi !== null && r.lo > r.hi
       ? [issue("weather-reversed", r.line, { minC: round(r.lo), maxC: round(r.hi) })]
       : [];
@@ -249,10 +253,13 @@ export function readWeather(
   if (all.length > 0) return refused(all.slice(0, MOST_ISSUES));
   const known = upright.filter((r) => r.lo !== null && r.hi !== null);
   if (known.length === 0) return refused([issue("weather-none", 0)]);
+  const years = inYears(upright, "own");
+  if (years.length > MOST.weather)
+    return refused([issue("weather-years", 0, { years: years.length, most: MOST.weather })]);
   const days = known.map((r) => r.on).sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
   const [from, to] = [days[0]!, days.at(-1)!];
   return ok({
-    years: inYears(upright, "own"),
+    years,
     days: new Set(days).size,
     from,
     to,

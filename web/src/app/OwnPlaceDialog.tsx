@@ -17,7 +17,14 @@ export function OwnPlaceDialog({ onClose }: { readonly onClose: () => void }) {
     defaultValues: placeInput(null),
   });
   const start = async (place: Place): Promise<void> => {
-    if (!(await change("Your own garden started", () => emptyGarden(newId(), place), false))) return;
+    if (
+      !(await change("Your own garden started", () => emptyGarden(newId(), place), {
+        demo: false,
+        apart: [],
+        replaces: true,
+      }))
+    )
+      return;
     onClose();
     await navigate("/garden");
   };

@@ -20,8 +20,11 @@ import { YearStrip } from "../strip/YearStrip.tsx";
 import { useLinkNow, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
 import { useNotices } from "../state/notices.tsx";
+import { keepsNothing } from "../state/storage.ts";
 import { OwnPlaceDialog } from "./OwnPlaceDialog.tsx";
 import { DayLink } from "../ui/DayLink.tsx";
+import { Part } from "./broken.tsx";
+import { renew, useRenewal } from "./renewal.ts";
 import { commandFor, SHORTCUTS } from "./shortcuts.ts";
 
 const PLACES = [
@@ -210,11 +213,16 @@ function NoticeBar() {
   );
 }
 
+/** Fields in which a letter is a letter; a slider or a choice is none of them. */
+const TYPED = new Set(["text", "search", "number", "date", "email", "url", "tel", "password", "time", "month"]);
 const isTyping = (t: EventTarget | null): boolean =>
-  t instanceof HTMLElement && (t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName));
+  t instanceof HTMLElement &&
+  (t.isContentEditable ||
+    /^(TEXTAREA|SELECT)$/.test(t.tagName) ||
+    (t instanceof HTMLInputElement && TYPED.has(t.type)));
 
 /** Screens on which the day of the strip changes nothing. */
-const WITHOUT_STRIP = ["/place", "/which", "/walk", "/garden/table"];
+const WITHOUT_STRIP = ["/place", "/which", "/walk", "/garden/table", "/apart"];
 const hasStrip = (pathname: string): boolean =>
   !WITHOUT_STRIP.some((p) => pathname.startsWith(p)) && !pathname.endsWith("/survey");
 
@@ -247,8 +255,67 @@ function Keyboard({ search, onHelp }: KeysProps) {
   return null;
 }
 
+const BAR = {
+  display: "flex",
+  alignItems: "center",
+  flexWrap: "wrap",
+  gap: 1.5,
+  bgcolor: "color-mix(in srgb, var(--heart) 22%, var(--mist))",
+  pl: 1.5,
+  my: 0.75,
+} as const;
+
+/** What stands over every screen when there is something to say of the whole. */
+function Bars({ onOwn }: { readonly onOwn: () => void }) {
+  const { demo, apart } = useGarden();
+  const renewal = useRenewal();
+  return (
+    <>
+      {keepsNothing() && (
+        <Box sx={BAR} role="status">
+          <Typography sx={{ flex: 1, py: 1 }}>
+            Nothing is kept in this tab: the browser gave no storage. Export the garden before you close it.
+          </Typography>
+        </Box>
+      )}
+      {apart.length > 0 && (
+        <Box sx={BAR}>
+          <Typography sx={{ flex: 1 }}>
+            {apart.length} {apart.length === 1 ? "row is" : "rows are"} set apart: kept, but not part of the garden.
+          </Typography>
+          <Button component={DayLink} to="/apart" variant="outlined">
+            Look at {apart.length === 1 ? "it" : "them"}
+          </Button>
+        </Box>
+      )}
+      {renewal && (
+        <Box sx={BAR} role="status">
+          <Typography sx={{ flex: 1 }}>A new version of Wren Song is ready. What you wrote down stays.</Typography>
+          <Button variant="outlined" onClick={renew}>
+            Take it now
+          </Button>
+        </Box>
+      )}
+      {demo && (
+        <Box sx={{ ...BAR, flexWrap: "nowrap" }}>
+          <Typography sx={{ flex: 1 }}>
+            The demo garden
+            <Box component="span" sx={{ display: { xs: "none", sm: "inline" } }}>
+              : invented, yours to play with.
+            </Box>
+          </Typography>
+          <Button variant="contained" onClick={onOwn} sx={{ minHeight: { xs: 44, md: 36 }, py: 0.25 }}>
+            Start with my own place
+          </Button>
+        </Box>
+      )}
+    </>
+  );
+}
+
+const MAIN = "main";
 export function Shell() {
-  const { garden, demo, undo, redo, undoable } = useGarden();
+  const { garden, undo, redo, undoable } = useGarden();
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
   const [own, setOwn] = useState(false);
@@ -263,6 +330,17 @@ export function Shell() {
 
   return (
     <Box sx={{ maxWidth: 1280, mx: "auto", px: { xs: 1.5, md: 3 }, pb: { xs: 10, md: 4 } }}>
+      <Box
+        component="a"
+        href={`#${MAIN}`}
+        className="skip"
+        onClick={(e) => {
+          e.preventDefault();
+          document.getElementById(MAIN)?.focus();
+        }}
+      >
+        To what stands on this screen
+      </Box>
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 1, pt: 1, flexWrap: "wrap" }}>
         <Box
           sx={{
@@ -334,30 +412,13 @@ export function Shell() {
           <Search inputRef={search} />
         </Box>
       </Box>
-      {demo && (
-        <Box
-          sx={{
-            display: "flex",
-            alignItems: "center",
-            gap: 1.5,
-            bgcolor: "color-mix(in srgb, var(--heart) 22%, var(--mist))",
-            pl: 1.5,
-            my: 0.75,
-          }}
-        >
-          <Typography sx={{ flex: 1 }}>
-            The demo garden
-            <Box component="span" sx={{ display: { xs: "none", sm: "inline" } }}>
-              : invented, yours to play with.
-            </Box>
-          </Typography>
-          <Button variant="contained" onClick={() => setOwn(true)} sx={{ minHeight: { xs: 44, md: 36 }, py: 0.25 }}>
-            Start with my own place
-          </Button>
-        </Box>
+      <Bars onOwn={() => setOwn(true)} />
+      {hasStrip(pathname) && (
+        <Part name="The strip of the year">
+          <YearStrip />
+        </Part>
       )}
-      {hasStrip(pathname) && <YearStrip />}
-      <Box component="main" sx={{ pt: 2 }}>
+      <Box component="main" id={MAIN} tabIndex={-1} sx={{ pt: 2, outline: "none" }}>
         <Outlet />
       </Box>
       <NoticeBar />

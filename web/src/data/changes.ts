@@ -1,152 +1,249 @@
-/** Changing a garden: any edit is one garden turned into another; the rows that differ are the change. */
-import { GARDEN_LISTS, GardenSchema, inOrder, pathText, sameData, type Garden } from "@wren/core";
-import { stamp } from "./clock.ts";
-import type { Change, Head, Op, Row, TableName, WrenDb } from "./db.ts";
-
-/** A garden with the mark of where it came from. */
-export interface Stored {
-  readonly garden: Garden;
-  readonly demo: boolean;
-}
+/**
+ * Changing a garden: any edit is one garden turned into another; the rows that differ are the change. Everything
+ * passes the gate inside the transaction that writes it: what does not pass is not written.
+ */
+import { CATALOGUE, gate, inOrder, type FileIssue, type Garden, type Result } from "@wren/core";
+import { stamp, today } from "./clock.ts";
+import type { Change, Op, Picture, WrenDb } from "./db.ts";
+import {
+  foundIn,
+  NO_TABLES,
+  opsBetween,
+  rawTables,
+  refusalText,
+  TABLES,
+  tablesOf,
+  type Found,
+  type HeldApart,
+  type Kept,
+  type Stored,
+  type Tables,
+} from "./stored.ts";
 
 const KEEP_CHANGES = 500;
+const REV = "rev";
 
-const headOf = ({ garden, demo }: Stored): Head => ({
-  id: garden.id,
-  name: garden.name,
-  place: garden.place,
-  rules: garden.rules,
-  demo,
-});
-
-function rowOps(
-  table: TableName,
-  before: readonly (Row & { id: string })[],
-  after: readonly (Row & { id: string })[],
-): Op[] {
-  const old = new Map(before.map((r) => [r.id, r]));
-  const now = new Map(after.map((r) => [r.id, r]));
-  const ids = [...new Set([...old.keys(), ...now.keys()])];
-  return ids
-    .map((id): Op => ({ table, id, before: old.get(id) ?? null, after: now.get(id) ?? null }))
-    .filter((op) => !sameData(op.before, op.after));
-}
-
-/** The rows that differ between two states; null stands for an empty database. */
-export function opsBetween(before: Stored | null, after: Stored): Op[] {
-  return [
-    ...rowOps("head", before ? [headOf(before)] : [], [headOf(after)]),
-    ...GARDEN_LISTS.flatMap((l) => rowOps(l, before ? before.garden[l] : [], after.garden[l])),
-  ];
-}
-
-/** The rows in the browser are not a garden: somebody else wrote them, or a newer version did. */
-export class UnreadableGarden extends Error {
-  readonly raw: unknown;
-  constructor(problems: readonly string[], raw: unknown) {
-    super(problems.slice(0, 3).join("; "));
-    this.name = "UnreadableGarden";
-    this.raw = raw;
+/** A change that may not be kept, in a sentence that can be shown. Nothing was written. */
+export class Refused extends Error {
+  readonly issues: readonly FileIssue[];
+  constructor(message: string, issues: readonly FileIssue[] = []) {
+    super(message);
+    this.name = "Refused";
+    this.issues = issues;
   }
 }
 
-/** Reads and checks the whole garden; null when there is none. Rejects with UnreadableGarden. */
-export async function loadStored(db: WrenDb): Promise<Stored | null> {
-  return db.transaction("r", [db.head, ...GARDEN_LISTS.map((l) => db.table(l))], async () => {
-    const head = await db.head.toCollection().first();
-    if (!head) return null;
-    const lists = await Promise.all(
-      GARDEN_LISTS.map(async (l): Promise<[string, unknown[]]> => [l, await db.table(l).toArray()]),
-    );
-    const { demo, ...rest } = head;
-    const rows: unknown = { ...rest, ...Object.fromEntries(lists) };
-    const parsed = GardenSchema.safeParse(rows);
-    if (!parsed.success) {
-      const problems = parsed.error.issues.map(
-        (e) => `${pathText(e.path.map((p) => (typeof p === "number" ? p : String(p))))}: ${e.message}`,
-      );
-      throw new UnreadableGarden(problems, rows);
-    }
-    const garden = inOrder(parsed.data);
-    return { garden, demo };
-  });
+/** One open page: what it knows of the garden, and which changes are its own. */
+export interface Tab {
+  readonly id: string;
+  /** The newest change when it was opened: it and those before it may be taken back here, whoever made them. */
+  openedAt: number | null;
+  kept: Kept | null;
+}
+export const newTab = (id: string): Tab => ({ id, openedAt: null, kept: null });
+
+const ALL = (db: WrenDb) => [...TABLES.map((t) => db.table(t)), db.meta, db.changes, db.pictures];
+const revOf = async (db: WrenDb): Promise<number> => (await db.meta.get(REV))?.value ?? 0;
+
+async function read(db: WrenDb): Promise<Found> {
+  return foundIn(await rawTables(db), await revOf(db));
 }
 
-const ALL = (db: WrenDb) => [db.head, ...GARDEN_LISTS.map((l) => db.table(l)), db.changes];
+/** What a finished transaction has left is what the tab knows; of one that failed it must know nothing. */
+function remember(tab: Tab, found: Found): Found {
+  tab.kept = found.is === "garden" ? found.kept : null;
+  return found;
+}
+
+/** Reads and parts everything that is kept. Never rejects for what the rows hold. */
+export async function loadStored(db: WrenDb, tab: Tab): Promise<Found> {
+  return remember(
+    tab,
+    await db.transaction("r", ALL(db), async () => {
+      tab.openedAt ??= (await db.changes.orderBy("seq").last())?.seq ?? 0;
+      return read(db);
+    }),
+  );
+}
 
 async function apply(db: WrenDb, ops: readonly Op[], side: "before" | "after"): Promise<void> {
   for (const op of ops) {
     const row = op[side];
-    const table = db.table<Row, string>(op.table);
+    const table = db.table<unknown, string>(op.table);
     if (row === null) await table.delete(op.id);
     else await table.put(row);
   }
 }
 
-/** Writes a new state as one change, all of it or none. Changes that had been undone are dropped. */
-export async function commitStored(db: WrenDb, label: string, next: Stored, log = true): Promise<void> {
-  await db.transaction("rw", ALL(db), async () => {
-    const ops = opsBetween(await loadStored(db), next);
-    if (ops.length === 0) return;
-    await apply(db, ops, "after");
-    if (!log) return;
-    await db.changes.where("undone").equals(1).delete();
-    await db.changes.add({ label, at: stamp(), ops, undone: 0 });
-    const surplus = (await db.changes.count()) - KEEP_CHANGES;
-    if (surplus > 0) await db.changes.orderBy("seq").limit(surplus).delete();
-  });
+async function countUp(db: WrenDb): Promise<number> {
+  const value = (await revOf(db)) + 1;
+  await db.meta.put({ key: REV, value });
+  return value;
+}
+
+/** Writes a change down. What had been undone before it can no longer be done again. */
+async function log(db: WrenDb, change: Omit<Change, "at" | "undone">): Promise<void> {
+  await db.changes.where("undone").equals(1).delete();
+  await db.changes.add({ ...change, at: stamp(), undone: 0 });
+  const surplus = (await db.changes.count()) - KEEP_CHANGES;
+  if (surplus > 0) await db.changes.orderBy("seq").limit(surplus).delete();
+}
+
+function passed(before: Garden | null, after: Garden): Garden {
+  const through: Result<Garden, FileIssue["code"]> = gate(before, after, { catalogue: CATALOGUE, today: today() });
+  if (!through.ok) throw new Refused(refusalText(through.issues, after), through.issues);
+  return through.value;
+}
+
+/** What an edit makes of the state; parts it does not name stay as they are. */
+export type Edit = (now: Stored) => Partial<Stored>;
+export interface Asked {
+  readonly label: string;
+  readonly edit: Edit;
+  /** Pictures that come with it. */
+  readonly pictures?: readonly Picture[];
+  /** false: it leaves no way back, as the demo garden that comes by itself. */
+  readonly logged?: boolean;
 }
 
 /**
- * Applies an edit to what is stored, as one change. It is read and written in one transaction: of two quick edits,
- * here or in another tab, each reads what the other has left.
+ * Applies an edit to what is stored, as one change, read and written in one transaction: of two quick edits, here or in
+ * another tab, each reads what the other has left. Rejects with Refused.
  */
-export async function editStored(db: WrenDb, label: string, edit: (now: Stored) => Stored): Promise<void> {
-  await db.transaction("rw", ALL(db), async () => {
-    const now = await loadStored(db);
-    if (!now) throw new Error("there is no garden here to change");
-    await commitStored(db, label, edit(now));
+export async function editStored(db: WrenDb, tab: Tab, asked: Asked): Promise<Kept> {
+  const kept = await db.transaction("rw", ALL(db), async (): Promise<Kept> => {
+    const rev = await revOf(db);
+    const found: Found = tab.kept?.rev === rev ? { is: "garden", kept: tab.kept } : await read(db);
+    if (found.is !== "garden") throw new Refused("There is no garden here to change.");
+    const now = found.kept;
+    const wanted = { ...now, ...asked.edit(now) };
+    const next: Stored = { ...wanted, garden: passed(now.garden, wanted.garden) };
+    const ops = opsBetween(tablesOf(now), tablesOf(next));
+    if (ops.length === 0) return now;
+    await apply(db, ops, "after");
+    if (asked.pictures) await db.pictures.bulkPut([...asked.pictures]);
+    if (asked.logged !== false) await log(db, { label: asked.label, ops, tab: tab.id });
+    return { garden: next.garden, demo: next.demo, apart: next.apart, rev: await countUp(db) };
   });
+  tab.kept = kept;
+  return kept;
 }
 
-const lastDone = async (db: WrenDb): Promise<Change | undefined> => db.changes.where("undone").equals(0).last();
-const firstUndone = async (db: WrenDb): Promise<Change | undefined> => db.changes.where("undone").equals(1).first();
-
-/** Puts a garden in the place of whatever is there, without looking at it and without a way back. */
-export async function replaceAll(db: WrenDb, next: Stored): Promise<void> {
-  await db.transaction("rw", ALL(db), async () => {
-    for (const table of ALL(db)) await table.clear();
-    await apply(db, opsBetween(null, next), "after");
+/** Puts a first garden into an empty database; where there is one meanwhile, that one stays. */
+export async function plantFirst(db: WrenDb, tab: Tab, first: Pick<Stored, "garden" | "demo">): Promise<Found> {
+  const found = await db.transaction("rw", ALL(db), async (): Promise<Found> => {
+    const there = await read(db);
+    if (there.is !== "nothing") return there;
+    const next: Stored = { ...first, garden: passed(null, inOrder(first.garden)), apart: [] };
+    await apply(db, opsBetween(NO_TABLES, tablesOf(next)), "after");
+    return { is: "garden", kept: { ...next, rev: await countUp(db) } };
   });
+  tab.openedAt ??= 0;
+  return remember(tab, found);
 }
 
-/** Takes the last change back; its label, or null when there is nothing to undo. */
-export async function undoLast(db: WrenDb): Promise<string | null> {
-  return db.transaction("rw", ALL(db), async () => {
-    const change = await lastDone(db);
+/**
+ * Puts a garden in the place of whatever lies in the tables, readable or not; it can be undone like any other change.
+ * @param keepApart rows that stay set apart
+ */
+export async function replaceStored(
+  db: WrenDb,
+  tab: Tab,
+  label: string,
+  next: Pick<Stored, "garden" | "demo">,
+  keepApart: readonly HeldApart[] = [],
+): Promise<Found> {
+  const found = await db.transaction("rw", ALL(db), async () => {
+    const before: Tables = await rawTables(db);
+    const after = tablesOf({ garden: passed(null, next.garden), demo: next.demo, apart: keepApart });
+    const ops = opsBetween(before, after);
+    await apply(db, ops, "after");
+    await log(db, { label, ops, tab: tab.id });
+    await countUp(db);
+    return read(db);
+  });
+  return remember(tab, found);
+}
+
+/** May this tab take a change back, or do it again? Its own, and those from before it was opened. */
+const mine = (tab: Tab, c: Change): boolean => c.tab === tab.id || (c.seq ?? 0) <= (tab.openedAt ?? 0);
+const lastDone = async (db: WrenDb, tab: Tab): Promise<Change | undefined> =>
+  db.changes
+    .where("undone")
+    .equals(0)
+    .reverse()
+    .filter((c) => mine(tab, c))
+    .first();
+const firstUndone = async (db: WrenDb, tab: Tab): Promise<Change | undefined> =>
+  db.changes
+    .where("undone")
+    .equals(1)
+    .filter((c) => mine(tab, c))
+    .first();
+
+/** The change that stands on one: the newest later one that touched a row of it. */
+async function standingOn(db: WrenDb, change: Change): Promise<string | null> {
+  const rows = new Set(change.ops.map((op) => `${op.table} ${op.id}`));
+  const later = await db.changes
+    .where("seq")
+    .above(change.seq!)
+    .filter((c) => c.undone === 0 && c.ops.some((op) => rows.has(`${op.table} ${op.id}`)))
+    .last();
+  return later?.label ?? null;
+}
+
+/** Rows as a change left them: only then can it be taken back without taking another's work along. */
+const untouched = (tables: Tables, change: Change, side: "before" | "after"): boolean =>
+  change.ops.every((op) => {
+    const now = tables[op.table].get(op.id) ?? null;
+    const one = new Map([[op.id, now]]);
+    const was = new Map([[op.id, op[side]]]);
+    return opsBetween({ ...NO_TABLES, [op.table]: one }, { ...NO_TABLES, [op.table]: was }).length === 0;
+  });
+
+/** Rows set apart, by where they lie. */
+const apartIn = (f: Found): readonly string[] =>
+  f.is === "nothing" ? [] : (f.is === "garden" ? f.kept.apart : f.apart).map((a) => `${a.list} ${a.key}`);
+
+async function turn(db: WrenDb, tab: Tab, way: "undo" | "redo"): Promise<string | null> {
+  const [from, to] = way === "undo" ? (["after", "before"] as const) : (["before", "after"] as const);
+  const done = await db.transaction("rw", ALL(db), async () => {
+    const change = await (way === "undo" ? lastDone(db, tab) : firstUndone(db, tab));
     if (!change) return null;
-    await apply(db, change.ops.toReversed(), "before");
-    await db.changes.update(change.seq!, { undone: 1 });
-    return change.label;
+    const tables = await rawTables(db);
+    if (!untouched(tables, change, from)) {
+      const on = await standingOn(db, change);
+      const because = on === null ? "what it changed has been changed since" : `“${on}” was changed on it since`;
+      throw new Refused(`“${change.label}” cannot be ${way === "undo" ? "undone" : "done again"}: ${because}.`);
+    }
+    const before = foundIn(tables, 0);
+    await apply(db, way === "undo" ? change.ops.toReversed() : change.ops, to);
+    await db.changes.update(change.seq!, { undone: way === "undo" ? 1 : 0 });
+    await countUp(db);
+    const after = await read(db);
+    // Rows that it brings back are as they were. But one that names what is gone now would have to be set apart.
+    const known = new Set([...apartIn(before), ...change.ops.map((op) => `${op.table} ${op.id}`)]);
+    if (apartIn(after).some((row) => !known.has(row)))
+      throw new Refused(
+        `“${change.label}” cannot be ${way === "undo" ? "undone" : "done again"}: something recorded since belongs to it.`,
+      );
+    return { label: change.label, after };
   });
+  if (!done) return null;
+  remember(tab, done.after);
+  return done.label;
 }
 
-/** Does the last undone change again. */
-export async function redoLast(db: WrenDb): Promise<string | null> {
-  return db.transaction("rw", ALL(db), async () => {
-    const change = await firstUndone(db);
-    if (!change) return null;
-    await apply(db, change.ops, "after");
-    await db.changes.update(change.seq!, { undone: 0 });
-    return change.label;
-  });
-}
+/** Takes back the newest change that is this tab's to take back; its label, or null when there is none. Rejects with Refused. */
+export const undoLast = (db: WrenDb, tab: Tab): Promise<string | null> => turn(db, tab, "undo");
+/** Does the last undone change again. Rejects with Refused. */
+export const redoLast = (db: WrenDb, tab: Tab): Promise<string | null> => turn(db, tab, "redo");
 
 export interface UndoState {
   readonly undo: string | null;
   readonly redo: string | null;
 }
-export async function undoState(db: WrenDb): Promise<UndoState> {
-  const [a, b] = [await lastDone(db), await firstUndone(db)];
+export async function undoState(db: WrenDb, tab: Tab): Promise<UndoState> {
+  const [a, b] = [await lastDone(db, tab), await firstUndone(db, tab)];
   return { undo: a?.label ?? null, redo: b?.label ?? null };
 }

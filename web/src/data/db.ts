@@ -3,6 +3,7 @@ import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
   OUTLOOK_FILL,
   PRICES_FILL,
+  seeing,
   SURVEY_FILL,
   TIMING_FILL,
   type Bed,
@@ -13,41 +14,35 @@ import {
   type PlannedCut,
   type Plant,
   type Programme,
+  type RowList,
   type SeasonNote,
   type Stand,
   type Viewpoint,
   type Visit,
   type WeatherYear,
-  type YearsShown,
 } from "@wren/core";
+import { jpegOf } from "./base64.ts";
 
 /** Everything of a garden that is not a list. */
 export type Head = Pick<Garden, "id" | "name" | "place" | "rules"> & {
   /** True while it is the demo garden that came by itself. */
   readonly demo: boolean;
 };
+/** A row that came in a file already set apart: it cannot lie in its own table. */
+export interface Wrapped {
+  readonly id: string;
+  readonly list: RowList;
+  readonly row: unknown;
+}
 
-export type TableName = "head" | ListName;
-export type Row =
-  | Head
-  | Bed
-  | Plant
-  | Visit
-  | Observation
-  | Viewpoint
-  | Photo
-  | PlannedCut
-  | Programme
-  | Stand
-  | WeatherYear
-  | SeasonNote;
+export type TableName = "head" | ListName | "apart";
 
-/** One row before and after; null where it did not or does not exist. */
+/** One row before and after; null where it did not or does not exist. What lies in a table need not be sound. */
 export interface Op {
   readonly table: TableName;
   readonly id: string;
-  readonly before: Row | null;
-  readonly after: Row | null;
+  readonly before: unknown;
+  readonly after: unknown;
 }
 
 export interface Change {
@@ -57,9 +52,30 @@ export interface Change {
   readonly ops: readonly Op[];
   /** 1 after it was undone; it can be done again until something else is changed. */
   readonly undone: 0 | 1;
+  /** The tab that made it; unknown of older ones. */
+  readonly tab?: string;
 }
 
-const isRow = (x: unknown): x is Row => typeof x === "object" && x !== null && "id" in x;
+/** A photo's picture and a small one for lists; null until one was made. */
+export interface Picture {
+  readonly id: string;
+  readonly full: Blob;
+  readonly small: Blob | null;
+}
+
+/** The garden as it was: packed, without its pictures, which stay where they are as long as it names them. */
+export interface Snapshot {
+  /** When it was taken, milliseconds since the epoch. */
+  readonly at: number;
+  readonly day: string;
+  readonly why: "day" | "replaced";
+  readonly name: string;
+  readonly plants: number;
+  readonly photoIds: readonly string[];
+  readonly packed: Uint8Array;
+}
+
+const isRow = (x: unknown): x is { readonly id: unknown } => typeof x === "object" && x !== null && "id" in x;
 
 type Fill = Readonly<Record<string, object>>;
 
@@ -76,10 +92,8 @@ const filling =
       .table<Change>("changes")
       .toCollection()
       .modify((change, ref) => {
-        const filled = (op: Op, row: Row | null): Row | null => {
-          const next: unknown = row === null ? null : filledRow(op.table, fills[op.table] ?? {}, row);
-          return isRow(next) ? next : null;
-        };
+        const filled = (op: Op, row: unknown): unknown =>
+          isRow(row) ? filledRow(op.table, fills[op.table] ?? {}, row) : null;
         ref.value = {
           ...change,
           ops: change.ops.map((op) => ({ ...op, before: filled(op, op.before), after: filled(op, op.after) })),
@@ -96,6 +110,37 @@ function filledRow(list: string, fill: object, row: object): object {
     { ...more, ...had[part] },
   ]);
   return { ...row, ...Object.fromEntries<object>(parts) };
+}
+
+/** Pictures leave their photos and become files of their own; views from places that are gone are dropped. */
+async function pictured(tx: Transaction): Promise<void> {
+  const pictures = new Map<string, Picture>();
+  const bare = (row: unknown): unknown => {
+    if (!isRow(row) || !("jpeg" in row)) return row;
+    const { jpeg, ...rest } = row;
+    const full = typeof jpeg === "string" && typeof row.id === "string" ? jpegOf(jpeg) : null;
+    if (full) pictures.set(String(row.id), { id: String(row.id), full, small: null });
+    return rest;
+  };
+  await tx
+    .table("photos")
+    .toCollection()
+    .modify((row: object, ref: { value: unknown }) => void (ref.value = bare(row)));
+  await tx
+    .table<Change>("changes")
+    .toCollection()
+    .modify((change, ref) => {
+      const ops = change.ops.map((op) =>
+        op.table === "photos" ? { ...op, before: bare(op.before), after: bare(op.after) } : op,
+      );
+      ref.value = { ...change, ops };
+    });
+  await tx.table("pictures").bulkPut([...pictures.values()]);
+  const viewpoints = new Set<unknown>(await tx.table("viewpoints").toCollection().primaryKeys());
+  await tx
+    .table("plants")
+    .toCollection()
+    .modify((row: object, ref: { value: unknown }) => void (ref.value = seeing(row, viewpoints)));
 }
 
 /** Append only: a shipped version is never edited, a new one is added with its upgrade. */
@@ -131,7 +176,44 @@ export const VERSIONS: readonly {
     stores: { programmes: "id, plantId, on" },
     upgrade: filling({ ...OUTLOOK_FILL, head: { rules: PRICES_FILL } }),
   },
+  {
+    version: 6,
+    stores: { meta: "key", apart: "id", pictures: "id", snapshots: "at, day" },
+    upgrade: pictured,
+  },
 ];
+const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
+/** IndexedDB counts Dexie's versions in tenths. */
+const DEXIE_STEP = 10;
+
+/** The database was written by a newer version of the application: it is left as it is. */
+export class NewerDatabase extends Error {
+  constructor(version: number) {
+    super(`version ${version}, where this one knows ${NEWEST}`);
+    this.name = "NewerDatabase";
+  }
+}
+
+/** The version that lies in the browser; 0 when there is none. Nothing is created or changed. */
+const versionThere = (factory: IDBFactory, name: string): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const asked = factory.open(name);
+    let there = true;
+    asked.onupgradeneeded = () => {
+      there = false;
+      asked.transaction?.abort();
+    };
+    asked.onsuccess = () => {
+      const { version } = asked.result;
+      asked.result.close();
+      resolve(version);
+    };
+    asked.onerror = () => {
+      if (there) reject(asked.error ?? new Error("the database cannot be opened"));
+      else resolve(0);
+    };
+    asked.onblocked = () => reject(new Error("another tab holds the database"));
+  });
 
 export class WrenDb extends Dexie {
   declare head: Table<Head, string>;
@@ -148,13 +230,31 @@ export class WrenDb extends Dexie {
   declare seasons: Table<SeasonNote, string>;
   declare changes: Table<Change, number>;
   /** Worked out from the rest; may be thrown away at any time. */
-  declare derived: Table<{ key: string; shown: YearsShown }, string>;
+  declare derived: Table<{ key: string }, string>;
+  /** What is counted of the whole: "rev" goes up with every change, so that a tab knows whether it has seen the newest. */
+  declare meta: Table<{ key: string; value: number }, string>;
+  declare apart: Table<Wrapped, string>;
+  declare pictures: Table<Picture, string>;
+  declare snapshots: Table<Snapshot, number>;
+
+  readonly #factory: IDBFactory | undefined;
 
   constructor(name = "wren-song", options: DexieOptions = {}) {
     super(name, options);
+    this.#factory = options.indexedDB as IDBFactory | undefined;
     for (const v of VERSIONS) {
       const version = this.version(v.version).stores(v.stores);
       if (v.upgrade) version.upgrade(v.upgrade);
     }
+  }
+
+  /**
+   * Opens it, or rejects: with NewerDatabase, or with what the browser says. The version is looked at first: opened
+   * straight away, a newer database would be given what this version thinks is missing in it.
+   */
+  async ready(): Promise<void> {
+    const version = await versionThere(this.#factory ?? indexedDB, this.name);
+    if (version > NEWEST * DEXIE_STEP) throw new NewerDatabase(version / DEXIE_STEP);
+    await this.open();
   }
 }

@@ -1,23 +1,29 @@
 /** A picture from the phone, made small enough to be kept beside the records. */
-const LONGEST_PX = 900;
-const QUALITY = 0.72;
-const MOST_CHARS = 600_000;
+import { LETTERS } from "@wren/core";
 
-/** Rejects with a message that can be shown when the file is not a picture. Resolves to base64 without its prefix. */
-export async function smallJpeg(file: File): Promise<string> {
+const LONGEST_PX = 900;
+/** Of the small one that lists show. */
+export const THUMB_PX = 240;
+const QUALITY = 0.72;
+/** Base64 takes four letters for three bytes. */
+const MOST_BYTES = (LETTERS.picture * 3) / 4;
+
+/** Rejects with a message that can be shown when the file is not a picture. */
+export async function smallJpeg(file: Blob, longestPx = LONGEST_PX): Promise<Blob> {
+  const name = file instanceof File ? file.name : "The picture";
   let bitmap: ImageBitmap;
   try {
     bitmap = await createImageBitmap(file);
   } catch {
-    throw new Error(`${file.name} is not a picture this browser can read: expected JPEG, PNG or WebP.`);
+    throw new Error(`${name} is not a picture this browser can read: expected JPEG, PNG or WebP.`);
   }
-  const scale = Math.min(1, LONGEST_PX / Math.max(bitmap.width, bitmap.height));
+  const scale = Math.min(1, longestPx / Math.max(bitmap.width, bitmap.height));
   const canvas = document.createElement("canvas");
   canvas.width = Math.max(1, Math.round(bitmap.width * scale));
   canvas.height = Math.max(1, Math.round(bitmap.height * scale));
   canvas.getContext("2d")!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   bitmap.close();
-  const jpeg = canvas.toDataURL("image/jpeg", QUALITY).replace(/^data:image\/jpeg;base64,/, "");
-  if (jpeg.length > MOST_CHARS) throw new Error(`${file.name} stays too large even when made small.`);
+  const jpeg = await new Promise<Blob | null>((done) => canvas.toBlob(done, "image/jpeg", QUALITY));
+  if (!jpeg || jpeg.size > MOST_BYTES) throw new Error(`${name} stays too large even when made small.`);
   return jpeg;
 }

@@ -5,6 +5,7 @@ import { CATALOGUE, CONDITIONS, GOAL_TABLE, goalHasHeight, GOALS, type Plant, ty
 import { useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { today } from "../data/clock.ts";
+import { withPatch } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
 import { newId } from "../state/ids.ts";
 import { CONDITION_LABELS } from "../words/labels.ts";
@@ -31,7 +32,15 @@ const GRID = {
 export function PlantDialog({ plant, bedId, onClose }: Props) {
   const { garden, model, change } = useGarden();
   const { units } = garden.rules;
-  const records = plant ? [...model.visitsOf(plant.id), ...model.observationsOf(plant.id)].map((r) => r.on).sort() : [];
+  const records = plant
+    ? [
+        ...model.visitsOf(plant.id),
+        ...model.observationsOf(plant.id),
+        ...garden.photos.filter((p) => p.plantId === plant.id),
+      ]
+        .map((r) => r.on)
+        .sort()
+    : [];
   const firstRecord = records[0] ?? null;
   const bed = garden.beds.find((b) => b.id === bedId) ?? garden.beds[0];
   const { control, handleSubmit, reset, getValues } = useForm<PlantInput, unknown, PlantValues>({
@@ -58,10 +67,9 @@ export function PlantDialog({ plant, bedId, onClose }: Props) {
     const target = garden.beds.find((b) => b.id === v.bedId)!;
     const along = plant?.bedId === v.bedId ? plant.alongM : nextPlace(garden.plants, v.bedId, target.lengthM, v.width);
     const next = plantFrom(v, plant, today(), { id: plant?.id ?? newId(), alongM: along });
-    const kept = await change(plant ? `${next.label} changed` : `${next.label} added`, (g) => ({
-      ...g,
-      plants: plant ? g.plants.map((p) => (p.id === plant.id ? next : p)) : [...g.plants, next],
-    }));
+    const kept = await change(plant ? `${next.label} changed` : `${next.label} added`, (g) =>
+      plant ? withPatch(g, "plants", plant, next) : { ...g, plants: [...g.plants, next] },
+    );
     if (kept) onClose();
   };
   return (

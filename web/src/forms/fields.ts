@@ -1,5 +1,5 @@
 /** Pieces of form schemas: text as it is typed in, model values out, messages that name what was expected. */
-import { parseDate, parseLength, type Metres, type PlainDate, type Rules } from "@wren/core";
+import { LETTERS, parseDate, parseLength, type Bounds, type Metres, type PlainDate, type Rules } from "@wren/core";
 import * as z from "zod";
 
 export const bareUnit = (units: Rules["units"]): "cm" | "in" => (units === "imperial" ? "in" : "cm");
@@ -7,13 +7,8 @@ export const bareUnit = (units: Rules["units"]): "cm" | "in" => (units === "impe
 const example = (bare: "cm" | "in"): string =>
   bare === "cm" ? "like 120, 1.2 m or 4 ft" : "like 48, 4 ft 2 in or 1.2 m";
 
-interface LengthRange {
-  readonly from: Metres;
-  readonly to: Metres;
-}
-
 /** A length within bounds. */
-export const lengthText = (bare: "cm" | "in", { from, to }: LengthRange) =>
+export const lengthText = (bare: "cm" | "in", { from, to }: Bounds) =>
   z.string().transform((text, ctx): Metres => {
     const m = parseLength(text, bare);
     if (m === null) {
@@ -45,20 +40,23 @@ export const pastDate = (latest: PlainDate) =>
     return d;
   });
 
-interface NumberRange {
-  readonly from: number;
-  readonly to: number;
-  readonly whole?: boolean;
-}
+/** A share as it is typed. */
+export const PERCENT = { from: 0, to: 100 } as const satisfies Bounds;
+
+/** A name that is not empty. */
+export const nameText = (ask: string) =>
+  z.string().trim().min(1, ask).max(LETTERS.name, `At most ${LETTERS.name} letters`);
+/** A text of at most so many letters. */
+export const noteText = (most: number) => z.string().max(most, `At most ${most} letters`);
 
 const readNumber =
-  ({ from, to, whole = false }: NumberRange) =>
+  ({ from, to, whole }: Bounds) =>
   (text: string, ctx: z.RefinementCtx): number => {
     const n = Number(text.trim().replace(",", "."));
-    if (text.trim() === "" || !Number.isFinite(n) || n < from || n > to || (whole && !Number.isInteger(n))) {
+    if (text.trim() === "" || !Number.isFinite(n) || n < from || n > to || (whole === true && !Number.isInteger(n))) {
       ctx.addIssue({
         code: "custom",
-        message: `“${text}” will not do: expected ${whole ? "a whole number" : "a number"} from ${from} to ${to}`,
+        message: `“${text}” will not do: expected ${whole === true ? "a whole number" : "a number"} from ${from} to ${to}`,
       });
       return z.NEVER;
     }
@@ -66,11 +64,11 @@ const readNumber =
   };
 
 /** A number within bounds; a decimal comma is read as a point. */
-export const numberText = (range: NumberRange) => z.string().transform(readNumber(range));
+export const numberText = (bounds: Bounds) => z.string().transform(readNumber(bounds));
 
 /** A number within bounds, or nothing at all. */
-export const numberOrNothing = (range: NumberRange) =>
-  z.string().transform((text, ctx): number | null => (text.trim() === "" ? null : readNumber(range)(text, ctx)));
+export const numberOrNothing = (bounds: Bounds) =>
+  z.string().transform((text, ctx): number | null => (text.trim() === "" ? null : readNumber(bounds)(text, ctx)));
 
 /**
  * Reads one field inside a form's transform and notes what is wrong with it, so that every problem of a form

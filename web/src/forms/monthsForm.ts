@@ -1,12 +1,12 @@
 /** Twelve monthly means as they are typed, in either scale. */
-import { checkPlaceClimate, fahrenheit, issueText, toFahrenheit, type Place } from "@wren/core";
+import { BOUNDS, checkPlaceClimate, fahrenheit, issueText, toFahrenheit, type Bounds, type Place } from "@wren/core";
 import * as z from "zod";
 import { numberText } from "./fields.ts";
 
 export type Scale = "C" | "F";
-const BOUNDS: Readonly<Record<Scale, { readonly from: number; readonly to: number }>> = {
-  C: { from: -60, to: 50 },
-  F: { from: -76, to: 122 },
+const MONTHS: Readonly<Record<Scale, Bounds>> = {
+  C: BOUNDS.monthC,
+  F: { from: toFahrenheit(BOUNDS.monthC.from), to: toFahrenheit(BOUNDS.monthC.to) },
 };
 const round = (x: number): number => Math.round(x * 100) / 100;
 const toC = (x: number, scale: Scale): number => (scale === "F" ? round(fahrenheit(x)) : x);
@@ -18,7 +18,7 @@ export interface MonthsInput {
 /** The form's schema for a place: what is typed becomes the place with its months, or names the month that will not do. */
 export const monthsSchema = (place: Place, scale: Scale) =>
   z
-    .strictObject({ months: z.array(z.strictObject({ lo: numberText(BOUNDS[scale]), hi: numberText(BOUNDS[scale]) })) })
+    .strictObject({ months: z.array(z.strictObject({ lo: numberText(MONTHS[scale]), hi: numberText(MONTHS[scale]) })) })
     .transform((v, ctx): Place => {
       const monthly = {
         tminC: v.months.map((m) => toC(m.lo, scale)),

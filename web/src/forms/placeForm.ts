@@ -1,7 +1,7 @@
 /** The place form, shared by the first run and the place screen. */
-import { checkPlaceClimate, issueText, parseMonthDay, type MonthDay, type Place } from "@wren/core";
+import { BOUNDS, checkPlaceClimate, issueText, parseMonthDay, type MonthDay, type Place } from "@wren/core";
 import * as z from "zod";
-import { numberText } from "./fields.ts";
+import { nameText, numberText } from "./fields.ts";
 
 const monthDayText = z.string().transform((text, ctx): MonthDay => {
   // The browser's date field carries a year that means nothing here.
@@ -15,8 +15,8 @@ const monthDayText = z.string().transform((text, ctx): MonthDay => {
 
 export const placeSchema = z
   .strictObject({
-    name: z.string().trim().min(1, "Give the place a name").max(80, "At most 80 letters"),
-    latitudeDeg: numberText({ from: -90, to: 90 }),
+    name: nameText("Give the place a name"),
+    latitudeDeg: numberText(BOUNDS.latitudeDeg),
     zone: z.string(),
     frost: z.enum(["yes", "no"]),
     lastFrost: z.string(),

@@ -1,9 +1,11 @@
 /** The plant form: what is typed in, and how it becomes a plant. */
 import {
+  BOUNDS,
   CONDITIONS,
   GOALS,
   goalHasHeight,
   lengthInField,
+  LETTERS,
   UNSURVEYED_PLANT,
   type Bed,
   type GoalKind,
@@ -13,9 +15,7 @@ import {
   type Taxon,
 } from "@wren/core";
 import * as z from "zod";
-import { bareUnit, lengthText, numberText, pastDate, readField } from "./fields.ts";
-
-export const HEIGHT_BOUNDS = { from: 0.05, to: 40 } as const;
+import { bareUnit, lengthText, nameText, noteText, numberText, pastDate, readField } from "./fields.ts";
 
 /** @param firstRecord the plant's earliest record, after which it cannot have been planted; null when it has none */
 export function plantSchema(units: Rules["units"], today: PlainDate, firstRecord: PlainDate | null = null) {
@@ -41,9 +41,9 @@ export function plantSchema(units: Rules["units"], today: PlainDate, firstRecord
         readField(ctx, path, schema, v[path]);
       const filled = <T>(path: keyof typeof v, schema: z.ZodType<T, string>): T | null =>
         v[path].trim() === "" ? null : read(path, schema);
-      const label = read("label", z.string().trim().min(1, "Give it a name").max(80, "At most 80 letters"));
-      const height = read("height", lengthText(bare, HEIGHT_BOUNDS));
-      const width = read("width", lengthText(bare, { from: 0.05, to: 60 }));
+      const label = read("label", nameText("Give it a name"));
+      const height = read("height", lengthText(bare, BOUNDS.heightM));
+      const width = read("width", lengthText(bare, BOUNDS.widthM));
       const plantedOn = v.historyKnown === "yes" ? read("plantedOn", pastDate(today)) : null;
       if (plantedOn !== null && firstRecord !== null && plantedOn > firstRecord)
         ctx.addIssue({
@@ -52,10 +52,10 @@ export function plantSchema(units: Rules["units"], today: PlainDate, firstRecord
           message: `It has a record of ${firstRecord}: expected that day or earlier`,
         });
       const needsHeight = goalHasHeight(v.goal);
-      const goalHeight = needsHeight ? read("goalHeight", lengthText(bare, HEIGHT_BOUNDS)) : null;
-      const powerLine = filled("powerLine", lengthText(bare, { from: 0, to: 100 }));
-      const thickest = filled("thickest", numberText({ from: 1, to: 600 }));
-      const note = read("note", z.string().max(2000, "At most 2000 letters"));
+      const goalHeight = needsHeight ? read("goalHeight", lengthText(bare, BOUNDS.heightM)) : null;
+      const powerLine = filled("powerLine", lengthText(bare, BOUNDS.powerLineM));
+      const thickest = filled("thickest", numberText(BOUNDS.millimetres));
+      const note = read("note", noteText(LETTERS.note));
       read("taxonId", z.string().min(1, "Choose a kind"));
       read("bedId", z.string().min(1, "Choose a bed"));
       if (label === null || height === null || width === null || note === null || ctx.issues.length > 0) return z.NEVER;

@@ -2,14 +2,69 @@
 import {
   daysBetween,
   learnFrom,
+  sameData,
   type Garden,
+  type ListName,
   type Observation,
+  type Place,
   type PlainDate,
   type Plant,
   type Programme,
   type Visit,
 } from "@wren/core";
+import { Refused } from "../data/changes.ts";
 import { nextPlace } from "../forms/nextPlace.ts";
+
+type RowOf<L extends ListName> = Garden[L][number];
+const nameOf = (row: object): string =>
+  "label" in row ? `“${String(row.label)}” was` : "name" in row ? `“${String(row.name)}” was` : "That was";
+
+/** Of an object as it is now, with the fields that differ between what it was and what it shall be. */
+function patched<T extends object>(now: T, was: T, next: T): T {
+  const changed = (Object.keys(next) as (keyof T)[]).filter((k) => !sameData(was[k], next[k]));
+  return { ...now, ...Object.fromEntries(changed.map((k) => [k, next[k]])) };
+}
+
+/** A row of the garden as it is now, changed. Refuses when it is gone, here or in another tab. */
+export function withRow<L extends ListName>(
+  g: Garden,
+  list: L,
+  was: RowOf<L>,
+  edit: (now: RowOf<L>) => RowOf<L>,
+): Garden {
+  const rows: readonly RowOf<L>[] = g[list];
+  if (!rows.some((r) => r.id === was.id)) throw new Refused(`${nameOf(was)} removed meanwhile.`);
+  return { ...g, [list]: rows.map((r) => (r.id === was.id ? edit(r) : r)) };
+}
+
+/** What a dialog changed of a row, laid onto the row as it is now: what it did not touch stays another tab's. */
+export const withPatch = <L extends ListName>(g: Garden, list: L, was: RowOf<L>, next: RowOf<L>): Garden =>
+  withRow(g, list, was, (now) => patched(now, was, next));
+
+/** The same for the place. */
+export const withPlace = (g: Garden, was: Place, next: Place): Garden => ({ ...g, place: patched(g.place, was, next) });
+
+/** What is written down for a plant needs the plant. */
+export function standing(g: Garden, plantId: string): Garden {
+  if (!g.plants.some((p) => p.id === plantId)) throw new Refused("The plant was removed meanwhile.");
+  return g;
+}
+
+/** A garden without an empty bed, and without what looks at it. Refuses while plants stand in it. */
+export function withoutBed(g: Garden, bedId: string): Garden {
+  if (g.plants.some((p) => p.bedId === bedId)) throw new Refused("Plants stand in it meanwhile.");
+  const gone = g.viewpoints.filter((v) => v.bedId === bedId).map((v) => v.id);
+  return { ...gone.reduce(withoutViewpoint, g), beds: g.beds.filter((b) => b.id !== bedId) };
+}
+
+/** A garden without a place somebody looks from, and without the views that plants had from it. */
+export const withoutViewpoint = (g: Garden, id: string): Garden => ({
+  ...g,
+  viewpoints: g.viewpoints.filter((v) => v.id !== id),
+  plants: g.plants.map((p) =>
+    p.views.some((v) => v.viewpointId === id) ? { ...p, views: p.views.filter((v) => v.viewpointId !== id) } : p,
+  ),
+});
 
 /** A garden without a plant and its records. */
 export const withoutPlant = (g: Garden, plantId: string): Garden => ({
@@ -36,7 +91,7 @@ export function copyOf(plant: Plant, g: Garden, id: string): Plant {
 /** A visit settles the plans for the same task at that plant that are nearest to it in the year. */
 const SETTLES_DAYS = 90;
 export const withVisit = (g: Garden, visit: Visit): Garden => ({
-  ...g,
+  ...standing(g, visit.plantId),
   visits: [...g.visits, visit],
   plans: g.plans.filter(
     (p) => p.plantId !== visit.plantId || p.task !== visit.task || Math.abs(daysBetween(p.on, visit.on)) > SETTLES_DAYS,
@@ -45,7 +100,7 @@ export const withVisit = (g: Garden, visit: Visit): Garden => ({
 
 /** Something begun for years at a plant; it stands in place of what was begun there before. */
 export const withProgramme = (g: Garden, programme: Programme): Garden => ({
-  ...g,
+  ...standing(g, programme.plantId),
   programmes: [...g.programmes.filter((p) => p.plantId !== programme.plantId), programme],
 });
 
@@ -60,7 +115,7 @@ export const withSeen = (
   g: Garden,
   seen: Pick<Observation, "id" | "plantId" | "on" | "kind" | "where" | "lookedFor">,
 ): Garden => ({
-  ...g,
+  ...standing(g, seen.plantId),
   plants: g.plants.map((p) => (p.id === seen.plantId ? { ...p, ...learnFrom(p, seen) } : p)),
   observations: [...g.observations, { ...seen, heightM: null, note: "" }],
 });

@@ -1,15 +1,31 @@
 /** Ranges from years of weather: worked out beside the screen once for a place and its kinds, kept, and stoppable. */
-import { type YearsAsked, type YearsShown } from "@wren/core";
+import type { YearsAsked, YearsShown } from "@wren/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
+import * as z from "zod";
 import type { WrenDb } from "../data/db.ts";
 import type { YearsPort } from "../worker/port.ts";
 
 /** The screen comes first: the work begins when it has settled. */
 const SETTLE_MS = 1500;
 const QUERY = "years";
-/** Kept results of another form are worked out anew. */
-const FORMAT = 2;
+/** What another build has worked out is worked out anew: its core may have known better or worse. */
+declare const __CORE__: string;
+const BUILD = typeof __CORE__ === "undefined" ? "unbuilt" : __CORE__;
+
+const lists = z.custom<ArrayLike<number>>((x) => ArrayBuffer.isView(x) || Array.isArray(x));
+const KeptSchema = z.object({
+  shown: z.object({
+    years: z.number(),
+    ranges: z.record(z.string(), z.record(z.string(), z.tuple([z.number(), z.number()]).readonly())),
+    days: z.record(z.string(), z.object({ open: lists, leastLoss: lists, mostLoss: lists })),
+  }),
+});
+/** What was worked out before, when it is that. */
+async function kept(db: WrenDb, key: string): Promise<YearsShown | null> {
+  const read = KeptSchema.safeParse(await db.derived.get(key).catch(() => undefined));
+  return read.success ? read.data.shown : null;
+}
 
 export type Progress =
   | { readonly state: "waiting" }
@@ -45,10 +61,10 @@ const settled = (signal: AbortSignal): Promise<void> =>
   });
 
 async function workedOut(db: WrenDb, key: string, asked: YearsAsked, signal: AbortSignal): Promise<YearsShown | null> {
-  const kept = await db.derived.get(key);
-  if (kept) {
-    setProgress({ state: "done", years: kept.shown.years });
-    return kept.shown;
+  const known = await kept(db, key);
+  if (known) {
+    setProgress({ state: "done", years: known.years });
+    return known;
   }
   await settled(signal);
   const works = await port();
@@ -60,10 +76,11 @@ async function workedOut(db: WrenDb, key: string, asked: YearsAsked, signal: Abo
     return null;
   }
   // Only the newest is kept: it is worked out anew in seconds.
+  const row = { key, shown: answer.value };
   await db
     .transaction("rw", db.derived, async () => {
-      await db.derived.clear();
-      await db.derived.put({ key, shown: answer.value });
+      await db.derived.filter((r) => r.key.startsWith("[")).delete();
+      await db.derived.put(row);
     })
     .catch(() => undefined);
   setProgress({ state: "done", years: asked.years });
@@ -72,7 +89,7 @@ async function workedOut(db: WrenDb, key: string, asked: YearsAsked, signal: Abo
 
 /** What the years show, as soon as it is known; null until then and where it was stopped. */
 export function useYears(db: WrenDb, asked: YearsAsked | null): YearsShown | null {
-  const key = JSON.stringify([FORMAT, asked]);
+  const key = JSON.stringify([BUILD, asked]);
   const q = useQuery({
     queryKey: [QUERY, key],
     queryFn: ({ signal }) => workedOut(db, key, asked!, signal),

@@ -1,5 +1,6 @@
-/** Labels of what the core names by code. */
+/** Labels of what the core names by code, and of what is kept. */
 import type { Condition, Cut, Observation, Regime } from "@wren/core";
+import type { Snapshot } from "../data/db.ts";
 
 export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
   healthy: "Healthy",
@@ -37,3 +38,8 @@ export const OBSERVATION_LABELS: Readonly<Record<Observation["kind"], string>> =
   "regrowth-clean": "Clean regrowth",
   "regrowth-poor": "Poor regrowth",
 };
+
+const moment = new Intl.DateTimeFormat(undefined, { dateStyle: "full", timeStyle: "short" });
+/** What a snapshot holds, and from when. */
+export const snapshotText = (s: Pick<Snapshot, "at" | "name" | "plants" | "why">): string =>
+  `${moment.format(s.at)}: ${s.name}, ${s.plants} ${s.plants === 1 ? "plant" : "plants"}${s.why === "replaced" ? ", before another took its place" : ""}`;

@@ -3,8 +3,7 @@ import { useMediaQuery } from "@mui/material";
 import {
   cutList,
   heightOf,
-  MOST_STEMS,
-  MOST_TRIES,
+  MOST,
   plainStem,
   regimeOf,
   suggest,
@@ -25,7 +24,7 @@ import { flushSync } from "react-dom";
 import { TaskChoice } from "../../answer/TaskChoice.tsx";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
-import { seenDay } from "../../state/edits.ts";
+import { seenDay, standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useStable } from "../../state/stable.ts";
@@ -147,7 +146,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
       note: `${lines.length} cuts, ${say.percent(result.share)} of its live growth`,
     };
     await change(`${plant.label}: ${TASK_TABLE[task].label.toLowerCase()} planned`, (g) => ({
-      ...withStand(g, { ...withCuts(stand, tryId, task, cuts), chosen: tryId }),
+      ...withStand(standing(g, plant.id), { ...withCuts(stand, tryId, task, cuts), chosen: tryId }),
       plans: [...g.plans, planned],
     }));
   };
@@ -233,7 +232,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
                   Try {i + 1}
                 </button>
               ))}
-            {stand.tries.length < MOST_TRIES && cuts.length > 0 && (
+            {stand.tries.length < MOST.tries && cuts.length > 0 && (
               <button type="button" className="press" onClick={another}>
                 Another try
               </button>
@@ -269,7 +268,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
                   type="button"
                   className="press press-plain"
                   onClick={addStem}
-                  disabled={stand.stems.length >= MOST_STEMS}
+                  disabled={stand.stems.length >= MOST.stems}
                 >
                   Add one
                 </button>

@@ -1,15 +1,16 @@
 /** The gardener's own hours and prices, in place of ours. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button } from "@mui/material";
-import type { Plant, Rules } from "@wren/core";
+import { BOUNDS, type Plant, type Rules } from "@wren/core";
 import { useForm } from "react-hook-form";
 import * as z from "zod";
 import { Field } from "../../forms/Field.tsx";
 import { numberOrNothing } from "../../forms/fields.ts";
+import { withRow } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 
-const hours = numberOrNothing({ from: 0, to: 1000 });
-const price = numberOrNothing({ from: 0, to: 100_000 });
+const hours = numberOrNothing(BOUNDS.hours);
+const price = numberOrNothing(BOUNDS.price);
 const Schema = z.object({ hold: hours, move: hours, replace: hours, hour: price, plant: price, haulM3: price });
 type Typed = z.input<typeof Schema>;
 type Read = z.output<typeof Schema>;
@@ -43,9 +44,8 @@ export function OwnNumbers({ plant }: { readonly plant: Plant }) {
   });
   const keep = ({ hold, move, replace, ...prices }: Read): Promise<boolean> =>
     change(`${plant.label}: own hours and prices`, (g) => ({
-      ...g,
+      ...withRow(g, "plants", plant, (p) => ({ ...p, hours: { hold, move, replace } })),
       rules: { ...g.rules, prices },
-      plants: g.plants.map((p) => (p.id === plant.id ? { ...p, hours: { hold, move, replace } } : p)),
     }));
   return (
     <details className="more">

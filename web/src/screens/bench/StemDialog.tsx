@@ -2,7 +2,9 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
 import {
+  BOUNDS,
   issueText,
+  MOST,
   STEM_FAULTS,
   STEM_STATES,
   stemIssues,
@@ -15,23 +17,23 @@ import {
 import { useForm } from "react-hook-form";
 import * as z from "zod";
 import { Choice, Field } from "../../forms/Field.tsx";
-import { bareUnit, lengthText, numberText } from "../../forms/fields.ts";
+import { bareUnit, lengthText, numberOrNothing, numberText, PERCENT } from "../../forms/fields.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { FAULT_LABELS, STATE_LABELS } from "./labels.ts";
 
 const schema = (units: Rules["units"]) =>
   z.object({
-    diameterMm: numberText({ from: 1, to: 600 }),
-    length: lengthText(bareUnit(units), { from: 0.02, to: 40 }),
-    age: z.string().refine((s) => /^\d{0,3}$/.test(s.trim()), "Expected whole years, or nothing"),
+    diameterMm: numberText(BOUNDS.millimetres),
+    length: lengthText(bareUnit(units), BOUNDS.lengthM),
+    age: numberOrNothing(BOUNDS.stemAgeYears),
     state: z.enum(STEM_STATES),
-    leafed: numberText({ from: 0, to: 100 }),
+    leafed: numberText(PERCENT),
     fault: z.enum(["none", ...STEM_FAULTS]),
     crosses: z.string(),
-    turnDeg: numberText({ from: 0, to: 360 }),
-    leanDeg: numberText({ from: 0, to: 85 }),
-    base: numberText({ from: 1, to: 21, whole: true }),
-    branches: numberText({ from: 0, to: 40, whole: true }),
+    turnDeg: numberText(BOUNDS.turnDeg),
+    leanDeg: numberText(BOUNDS.leanDeg),
+    base: numberText({ from: BOUNDS.base.from + 1, to: BOUNDS.base.to + 1, whole: true }),
+    branches: numberText({ from: 0, to: MOST.branches, whole: true }),
   });
 type Input = z.input<ReturnType<typeof schema>>;
 type Values = z.output<ReturnType<typeof schema>>;
@@ -83,7 +85,7 @@ export function StemDialog({ stem, others, plant, nameOf, onSave, onRemove, onCl
       ...stem,
       diameterMm: v.diameterMm,
       lengthM,
-      ageYears: v.age.trim() === "" ? null : Number(v.age),
+      ageYears: v.age,
       state: v.state,
       leafed: v.leafed / 100,
       faults: v.fault === "none" ? [] : [v.fault],

@@ -20,6 +20,7 @@ import { memo } from "react";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
+import { Picture } from "../../ui/Picture.tsx";
 
 /** What a proposal says of itself. */
 export function ProposalNote({ s, names }: { readonly s: Suggestion; readonly names: (id: string) => string }) {
@@ -67,7 +68,7 @@ export function PhotosOf({ plantId }: { readonly plantId: string }) {
     <ul className="bare four-sides no-print" aria-label="Photos">
       {photos.map((p) => (
         <li key={p.id}>
-          <img src={`data:image/jpeg;base64,${p.jpeg}`} alt={p.caption === "" ? "The plant" : p.caption} width="100%" />
+          <Picture photo={p} alt={p.caption === "" ? "The plant" : p.caption} size="full" width="100%" />
           {say.date(p.on)}
         </li>
       ))}

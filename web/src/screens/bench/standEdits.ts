@@ -1,7 +1,7 @@
 /** What is changed at the bench: stems, tries, and what was carried out. Each is one change of the garden. */
 import {
   effectOn,
-  MOST_TRIES,
+  MOST,
   type Amounts,
   type Garden,
   type PlainDate,
@@ -39,7 +39,7 @@ export const newStand = (id: string, plantId: string, on: PlainDate, stems: read
 export function withCuts(stand: Stand, at: string, task: Task, cuts: readonly StemCut[]): Stand {
   const next: Try = { id: at, task, cuts: [...cuts] };
   const there = stand.tries.some((t) => t.id === at);
-  if (!there && stand.tries.length >= MOST_TRIES) return stand;
+  if (!there && stand.tries.length >= MOST.tries) return stand;
   return { ...stand, tries: there ? stand.tries.map((t) => (t.id === at ? next : t)) : [...stand.tries, next] };
 }
 

@@ -1,11 +1,12 @@
 /** Add or change a bed: its size, which way it looks, the sun it gets, wind and water. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, useMediaQuery } from "@mui/material";
-import { lengthInField, SUNS, UNSURVEYED_BED, WATERS, WINDS, type Bed } from "@wren/core";
+import { BOUNDS, lengthInField, LETTERS, SUNS, UNSURVEYED_BED, WATERS, WINDS, type Bed } from "@wren/core";
 import { useForm } from "react-hook-form";
 import * as z from "zod";
-import { bareUnit, lengthText } from "../../forms/fields.ts";
+import { bareUnit, lengthText, nameText, noteText } from "../../forms/fields.ts";
 import { Choice, Field } from "../../forms/Field.tsx";
+import { withPatch } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 
@@ -26,14 +27,14 @@ export function BedDialog({ bed, onClose }: { readonly bed: Bed | null; readonly
   const narrow = useMediaQuery("(max-width:600px)");
   const bare = bareUnit(garden.rules.units);
   const schema = z.strictObject({
-    name: z.string().trim().min(1, "Give it a name").max(80, "At most 80 letters"),
-    length: lengthText(bare, { from: 0.3, to: 200 }),
-    note: z.string().max(500, "At most 500 letters"),
+    name: nameText("Give it a name"),
+    length: lengthText(bare, BOUNDS.bedLengthM),
+    note: noteText(LETTERS.shortNote),
     faces: z.string(),
     morning: unsaidOr(SUNS),
     midday: unsaidOr(SUNS),
     late: unsaidOr(SUNS),
-    shadedBy: z.string().max(200, "At most 200 letters"),
+    shadedBy: noteText(LETTERS.aside),
     shadeGrows: z.enum(["no", "yes"]),
     wind: unsaidOr(WINDS),
     water: unsaidOr(WATERS),
@@ -69,10 +70,9 @@ export function BedDialog({ bed, onClose }: { readonly bed: Bed | null; readonly
       wind: v.wind,
       water: v.water,
     };
-    const kept = await change(bed ? `${next.name} changed` : `${next.name} added`, (g) => ({
-      ...g,
-      beds: bed ? g.beds.map((b) => (b.id === bed.id ? next : b)) : [...g.beds, next],
-    }));
+    const kept = await change(bed ? `${next.name} changed` : `${next.name} added`, (g) =>
+      bed ? withPatch(g, "beds", bed, next) : { ...g, beds: [...g.beds, next] },
+    );
     if (kept) onClose();
   };
   const faces = [UNSAID, ...COMPASS.map((_, i) => String(i * STEP_DEG))];

@@ -7,6 +7,7 @@ import { useDeferredValue, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { PlantDialog } from "../../forms/PlantDialog.tsx";
 import { useDay, useLinkNow } from "../../state/day.tsx";
+import { withoutBed, withRow } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useStable } from "../../state/stable.ts";
 import { Section } from "../../ui/Section.tsx";
@@ -54,10 +55,7 @@ export function GardenScreen() {
     const bed = garden.beds.find((b) => b.id === (over?.id ?? plant?.bedId));
     if (!plant || !bed || (Math.abs(delta.x) < 2 && bed.id === plant.bedId)) return;
     const alongM = draggedTo(plant.alongM, delta.x, pxPerM, bed.lengthM);
-    void change(`${plant.label} moved`, (g) => ({
-      ...g,
-      plants: g.plants.map((p) => (p.id === plant.id ? { ...p, bedId: bed.id, alongM } : p)),
-    }));
+    void change(`${plant.label} moved`, (g) => withRow(g, "plants", plant, (p) => ({ ...p, bedId: bed.id, alongM })));
   };
   const onEdit = useStable((plant: Plant) => setOpen({ kind: "plant", plant }));
   const onOpen = useStable((id: string) => void navigate(linkNow(`/plant/${id}`)));
@@ -74,12 +72,7 @@ export function GardenScreen() {
       beds: g.beds.map((b) => ({ ...b, order: order.get(b.id) ?? b.order })),
     }));
   };
-  const removeBed = (bed: Bed) =>
-    change(`${bed.name} removed`, (g) => ({
-      ...g,
-      beds: g.beds.filter((b) => b.id !== bed.id),
-      viewpoints: g.viewpoints.filter((v) => v.bedId !== bed.id),
-    }));
+  const removeBed = (bed: Bed) => change(`${bed.name} removed`, (g) => withoutBed(g, bed.id));
   return (
     <Box>
       <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap", mb: 2 }}>

@@ -1,11 +1,12 @@
 /** Add or change a place from which somebody looks at a bed. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
-import { lengthInField, type Bed, type Viewpoint } from "@wren/core";
+import { BOUNDS, lengthInField, type Bed, type Viewpoint } from "@wren/core";
 import { useForm } from "react-hook-form";
 import * as z from "zod";
-import { bareUnit, lengthText } from "../../forms/fields.ts";
+import { bareUnit, lengthText, nameText } from "../../forms/fields.ts";
 import { Field } from "../../forms/Field.tsx";
+import { withoutViewpoint, withPatch } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 
@@ -28,10 +29,10 @@ export function ViewpointDialog({
   const { garden, change } = useGarden();
   const bare = bareUnit(garden.rules.units);
   const schema = z.strictObject({
-    name: z.string().trim().min(1, "Give it a name").max(80, "At most 80 letters"),
-    eye: lengthText(bare, { from: 0.2, to: 60 }),
-    distance: lengthText(bare, { from: 0.2, to: 300 }),
-    along: lengthText(bare, { from: 0, to: 300 }),
+    name: nameText("Give it a name"),
+    eye: lengthText(bare, BOUNDS.eyeHeightM),
+    distance: lengthText(bare, BOUNDS.viewDistanceM),
+    along: lengthText(bare, { from: 0, to: BOUNDS.viewAlongM.to }),
   });
   const { control, handleSubmit, setValue, getValues } = useForm<
     z.input<typeof schema>,
@@ -55,20 +56,13 @@ export function ViewpointDialog({
       distanceM: v.distance,
       alongM: v.along,
     };
-    const kept = await change(`${next.name} ${viewpoint ? "changed" : "added"}`, (g) => ({
-      ...g,
-      viewpoints: [...g.viewpoints.filter((x) => x.id !== next.id), next],
-    }));
+    const kept = await change(`${next.name} ${viewpoint ? "changed" : "added"}`, (g) =>
+      viewpoint ? withPatch(g, "viewpoints", viewpoint, next) : { ...g, viewpoints: [...g.viewpoints, next] },
+    );
     if (kept) onClose();
   };
   const remove = async (id: string): Promise<void> => {
-    const kept = await change("Viewpoint removed", (g) => ({
-      ...g,
-      viewpoints: g.viewpoints.filter((x) => x.id !== id),
-      plants: g.plants.map((p) =>
-        p.views.some((x) => x.viewpointId === id) ? { ...p, views: p.views.filter((x) => x.viewpointId !== id) } : p,
-      ),
-    }));
+    const kept = await change("Viewpoint removed", (g) => withoutViewpoint(g, id));
     if (kept) onClose();
   };
   return (

@@ -25,6 +25,7 @@ import { useNavigate, useParams, useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { KeySketch } from "../../drawing/keySketches.tsx";
 import { useLinkNow } from "../../state/day.tsx";
+import { withPatch } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { Chips } from "../../ui/Chips.tsx";
@@ -185,10 +186,9 @@ function Verdict({
   const taxon = CATALOGUE.byId(named.taxonId)!;
   const keep = async (): Promise<void> => {
     if (!plant) return;
-    const kept = await change(settled ? `${plant.label} named` : `${plant.label}: not settled, kept safe`, (g) => ({
-      ...g,
-      plants: g.plants.map((p) => (p.id === plant.id ? { ...p, ...named } : p)),
-    }));
+    const kept = await change(settled ? `${plant.label} named` : `${plant.label}: not settled, kept safe`, (g) =>
+      withPatch(g, "plants", plant, { ...plant, ...named }),
+    );
     if (kept) await navigate(linkNow(`/plant/${plant.id}`));
   };
   return (

@@ -90,7 +90,7 @@ export function Climate() {
     onError: (e) => say({ text: e.message, trouble: true }),
   });
   const setMonthly = (label: string, place: (p: Place) => Place): Promise<boolean> =>
-    change(label, (g) => ({ ...g, place: place(g.place) }), demo);
+    change(label, (g) => ({ ...g, place: place(g.place) }), { demo });
   return (
     <Section title="What the climate is worked out from">
       <Typography sx={{ mb: 1 }}>

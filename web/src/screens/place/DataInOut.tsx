@@ -1,55 +1,22 @@
 /** The whole garden in one file, out and in. An import shows what it would change, and is all or nothing. */
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
-import {
-  CATALOGUE,
-  demoGarden,
-  emptyGarden,
-  gardenChange,
-  issueText,
-  pathText,
-  readGardenFile,
-  writeGardenFile,
-  type Garden,
-  type GardenChange,
-} from "@wren/core";
+import { demoGarden, emptyGarden } from "@wren/core";
 import { useState } from "react";
 import { today } from "../../data/clock.ts";
 import { download } from "../../data/download.ts";
+import { fileName, fileOf } from "../../data/fileOut.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
+import { db } from "../../state/storage.ts";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { FileButton } from "../../ui/FileButton.tsx";
+import { Scroller } from "../../ui/Scroller.tsx";
 import { Section } from "../../ui/Section.tsx";
-import { Table } from "../../ui/Table.tsx";
+import { ChangePreview } from "./ChangePreview.tsx";
+import { EarlierDays } from "./EarlierDays.tsx";
+import { alongWith, readImport, type Import } from "./importFile.ts";
 
-type Import =
-  | { readonly ok: true; readonly garden: Garden; readonly change: GardenChange; readonly file: string }
-  | { readonly ok: false; readonly problems: readonly string[]; readonly file: string };
-
-/** Files are read as text in one go; a far larger one would only fill the memory to be refused. */
-const MOST_BYTES = 200_000_000;
-
-async function readImport(file: File, current: Garden): Promise<Import> {
-  if (file.size > MOST_BYTES)
-    return {
-      ok: false,
-      file: file.name,
-      problems: [`The file has ${Math.round(file.size / 1e6)} MB: expected at most 100 MB.`],
-    };
-  const read = readGardenFile(await file.text(), CATALOGUE, today());
-  return read.ok
-    ? { ok: true, file: file.name, garden: read.value, change: gardenChange(current, read.value) }
-    : {
-        ok: false,
-        file: file.name,
-        problems: read.issues.map((i) => `${pathText(i.path) || "File"}: ${issueText(i)}`),
-      };
-}
-
-const save = (garden: Garden): void =>
-  download(`${garden.name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase()}-${today()}.json`, writeGardenFile(garden));
-
-const some = (names: readonly string[]): string =>
-  names.length === 0 ? "none" : `${names.length} (${names.slice(0, 4).join(", ")}${names.length > 4 ? ", …" : ""})`;
+const MOST_SHOWN = 30;
 
 function Preview({ found }: { readonly found: Import }) {
   if (!found.ok)
@@ -57,62 +24,49 @@ function Preview({ found }: { readonly found: Import }) {
       <>
         <Typography sx={{ mb: 1 }}>{found.file} is refused. Nothing has been changed.</Typography>
         <Box component="ul" sx={{ pl: 2.5, m: 0, "& li": { overflowWrap: "anywhere" } }}>
-          {found.problems.slice(0, 30).map((p) => (
-            <li key={p}>{p}</li>
+          {found.problems.slice(0, MOST_SHOWN).map((p, i) => (
+            <li key={i}>{p}</li>
           ))}
         </Box>
-        {found.problems.length > 30 && <Typography>and {found.problems.length - 30} more.</Typography>}
+        {found.problems.length > MOST_SHOWN && <Typography>and {found.problems.length - MOST_SHOWN} more.</Typography>}
       </>
     );
-  const { change } = found;
-  if (change.nothing)
-    return <Typography>This file holds exactly the garden you have: nothing would change.</Typography>;
-  const [removed, added] = [
-    change.lists.reduce((n, l) => n + l.removed.length, 0),
-    change.lists.reduce((n, l) => n + l.added.length, 0),
-  ];
+  const { apart } = found.read;
   return (
     <>
-      <Typography sx={{ mb: 1 }}>
-        The garden in {found.file} would replace this one: {added} rows come, {removed} go. You can undo it.
-      </Typography>
-      <Table
-        head={["", "added", "changed", "removed", "same"]}
-        rows={change.lists.map((l) => ({
-          key: l.list,
-          cells: [l.list, some(l.added), some(l.changed), some(l.removed), l.same],
-        }))}
-      />
-      <Typography sx={{ mt: 1 }}>
-        {change.name && `The name changes from “${change.name.from}” to “${change.name.to}”. `}
-        {change.placeChanges && "The place changes. "}
-        {change.rulesChange && "Units or schools change."}
-      </Typography>
+      <ChangePreview of={`The garden in ${found.file}`} change={found.change} />
+      {apart.length > 0 && (
+        <Typography sx={{ mt: 1 }}>
+          {apart.length} {apart.length === 1 ? "row" : "rows"} in it cannot be read and{" "}
+          {apart.length === 1 ? "is" : "are"} kept set apart.
+        </Typography>
+      )}
     </>
   );
 }
 
 export function DataInOut() {
-  const { garden, change } = useGarden();
+  const { garden, apart, change } = useGarden();
   const [found, setFound] = useState<Import | null>(null);
   const take = async (): Promise<void> => {
     if (!found?.ok) return;
-    const { garden: next } = found;
-    if (await change("Garden imported", () => next, false)) setFound(null);
+    const { read } = found;
+    if (await change("Garden imported", () => read.garden, alongWith(read))) setFound(null);
   };
   const clear = () =>
-    change(
-      "Garden cleared",
-      (g) => ({ ...emptyGarden(newId(), g.place), name: g.name, rules: g.rules, beds: [] }),
-      false,
-    );
+    change("Garden cleared", (g) => ({ ...emptyGarden(newId(), g.place), name: g.name, rules: g.rules, beds: [] }), {
+      demo: false,
+      apart: [],
+      replaces: true,
+    });
+  const save = async (): Promise<void> => download(fileName(garden), await fileOf(db, garden, apart));
   return (
     <Section title="Your data">
       <Typography sx={{ mb: 1.5 }}>
         Everything stays in this browser. Nothing is sent anywhere. Export now and then, and keep the file.
       </Typography>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-        <Button variant="contained" onClick={() => save(garden)}>
+        <Button variant="contained" onClick={() => void save()}>
           Export the garden
         </Button>
         <FileButton
@@ -123,21 +77,32 @@ export function DataInOut() {
         >
           Import a garden
         </FileButton>
-        <Button variant="outlined" onClick={() => void change("Demo garden opened", () => demoGarden(today()), true)}>
+        <Button
+          variant="outlined"
+          onClick={() =>
+            void change("Demo garden opened", () => demoGarden(today()), { demo: true, apart: [], replaces: true })
+          }
+        >
           Open the demo garden
         </Button>
         <Button variant="outlined" color="error" onClick={() => void clear()}>
           Clear everything
         </Button>
+        {apart.length > 0 && (
+          <Button component={DayLink} to="/apart" variant="outlined">
+            What is set apart
+          </Button>
+        )}
       </Box>
+      <EarlierDays />
       {found && (
         <Dialog open onClose={() => setFound(null)} fullWidth maxWidth="md" aria-labelledby="import-title">
           <DialogTitle id="import-title">
             {found.ok ? "What the import will change" : "This file cannot be imported"}
           </DialogTitle>
-          <DialogContent>
+          <Scroller component={DialogContent} label={found.ok ? "Changes" : "Problems"}>
             <Preview found={found} />
-          </DialogContent>
+          </Scroller>
           <DialogActions>
             <Button onClick={() => setFound(null)}>{found.ok ? "Leave it" : "Close"}</Button>
             {found.ok && !found.change.nothing && (

@@ -5,6 +5,7 @@ import { monthMeans, type Place } from "@wren/core";
 import { useForm } from "react-hook-form";
 import { Field } from "../../forms/Field.tsx";
 import { monthsInput, monthsSchema, type MonthsInput } from "../../forms/monthsForm.ts";
+import { withPlace } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 
 const MONTH = new Intl.DateTimeFormat(undefined, { month: "long", timeZone: "UTC" });
@@ -22,7 +23,7 @@ export function MonthsDialog({ onClose }: { readonly onClose: () => void }) {
     defaultValues: monthsInput(start.tminC, start.tmaxC, scale),
   });
   const save = async (place: Place): Promise<void> => {
-    if (await change("Climate from monthly means", (g) => ({ ...g, place }), demo)) onClose();
+    if (await change("Climate from monthly means", (g) => withPlace(g, garden.place, place), { demo })) onClose();
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="months-title">

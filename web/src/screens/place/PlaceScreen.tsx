@@ -13,9 +13,11 @@ import {
   type Place,
   type Rules,
 } from "@wren/core";
+import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { PlaceFields } from "../../forms/PlaceFields.tsx";
 import { placeInput, placeSchema, type PlaceInput } from "../../forms/placeForm.ts";
+import { withPlace } from "../../state/edits.ts";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { dateText } from "../../state/voice.ts";
@@ -25,12 +27,13 @@ import { DataInOut } from "./DataInOut.tsx";
 
 function PlaceForm() {
   const { garden, change, demo } = useGarden();
+  const [was] = useState(garden.place);
   const { control, handleSubmit } = useForm<PlaceInput, unknown, Place>({
     resolver: zodResolver(placeSchema),
-    defaultValues: placeInput(garden.place),
+    defaultValues: placeInput(was),
   });
   const save = async (place: Place): Promise<void> => {
-    await change("Place changed", (g) => ({ ...g, place: { ...place, monthly: g.place.monthly } }), demo);
+    await change("Place changed", (g) => withPlace(g, was, { ...place, monthly: was.monthly }), { demo });
   };
   return (
     <Box component="form" noValidate onSubmit={(e) => void handleSubmit(save)(e)}>
@@ -85,8 +88,8 @@ const defaultOf = (s: (typeof SCHOOLS)[number], model: GardenModel): string =>
 
 function Schools() {
   const { garden, model, change } = useGarden();
-  const setRules = (label: string, rules: Partial<Rules>) =>
-    change(label, (g) => ({ ...g, rules: { ...g.rules, ...rules } }));
+  const setRules = (label: string, rules: (now: Rules) => Partial<Rules>) =>
+    change(label, (g) => ({ ...g, rules: { ...g.rules, ...rules(g.rules) } }));
   return (
     <>
       <Section title="Units">
@@ -94,7 +97,7 @@ function Schools() {
           row
           aria-label="Units"
           value={garden.rules.units}
-          onChange={(_, v) => void setRules("Units changed", { units: v as Rules["units"] })}
+          onChange={(_, v) => void setRules("Units changed", () => ({ units: v as Rules["units"] }))}
         >
           {UNITS.map((u) => (
             <FormControlLabel key={u} value={u} control={<Radio />} label={UNIT_LABELS[u]} />
@@ -106,7 +109,7 @@ function Schools() {
           <RadioGroup
             aria-label={s.question}
             value={model.school(s.id).id}
-            onChange={(_, v) => void setRules("School changed", { schools: { ...garden.rules.schools, [s.id]: v } })}
+            onChange={(_, v) => void setRules("School changed", (now) => ({ schools: { ...now.schools, [s.id]: v } }))}
           >
             {s.options.map((o) => (
               <FormControlLabel

@@ -32,6 +32,7 @@ import { dateText, useVoice } from "../../state/voice.ts";
 import { Missing } from "../../ui/Missing.tsx";
 import { ReasonList } from "../../ui/ReasonList.tsx";
 import { Section } from "../../ui/Section.tsx";
+import { Picture } from "../../ui/Picture.tsx";
 import { CONDITION_LABELS } from "../../words/labels.ts";
 import { History } from "./History.tsx";
 import { Row } from "./Row.tsx";
@@ -79,7 +80,7 @@ function Head({ plant }: { readonly plant: Plant }) {
         {photos.length > 0 && (
           <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", my: 1 }}>
             {photos.map((p) => (
-              <img key={p.id} src={`data:image/jpeg;base64,${p.jpeg}`} alt={`${plant.label} on ${p.on}`} height={96} />
+              <Picture key={p.id} photo={p} alt={`${plant.label} on ${p.on}`} height={96} />
             ))}
           </Box>
         )}

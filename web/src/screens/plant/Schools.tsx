@@ -15,6 +15,7 @@ import {
 import { useMemo } from "react";
 import { flowersText, whenText } from "../../answer/sentences.ts";
 import { useDay } from "../../state/day.tsx";
+import { withRow } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
@@ -55,14 +56,12 @@ function OneSchool({ plant, school }: { readonly plant: Plant; readonly school: 
   const chosen = model.school(school.id, plant).id;
   const own = plant.schools[school.id] !== undefined;
   const choose = (id: string | null): Promise<boolean> =>
-    change(id === null ? "The garden's school" : "School of this plant changed", (g) => ({
-      ...g,
-      plants: g.plants.map((p) => {
-        if (p.id !== plant.id) return p;
+    change(id === null ? "The garden's school" : "School of this plant changed", (g) =>
+      withRow(g, "plants", plant, (p) => {
         const others = Object.fromEntries(Object.entries(p.schools).filter(([k]) => k !== school.id));
         return { ...p, schools: id === null ? others : { ...others, [school.id]: id } };
       }),
-    }));
+    );
   return (
     <Box
       component="details"

@@ -1,5 +1,8 @@
 /** The visit form: one measure of what was taken, and how it becomes a visit. */
 import {
+  BOUNDS,
+  LETTERS,
+  MOST,
   TASKS,
   lengthInField,
   parseDate,
@@ -14,11 +17,9 @@ import {
   type Visit,
 } from "@wren/core";
 import * as z from "zod";
-import { bareUnit, lengthText, numberText, pastDate, readField } from "../../forms/fields.ts";
+import { bareUnit, lengthText, noteText, numberText, pastDate, PERCENT, readField } from "../../forms/fields.ts";
 
 export const MEASURES = ["share", "height", "stems", "diameters"] as const;
-const HEIGHT = { from: 0.01, to: 40 } as const;
-const COUNT = { from: 0, to: 2000, whole: true } as const;
 
 /** Diameters as they are typed: numbers with anything between them. */
 function diameters(text: string): number[] | null {
@@ -26,8 +27,10 @@ function diameters(text: string): number[] | null {
     .split(/[^\d.,]+|,\s+/)
     .filter(Boolean)
     .map((t) => Number(t.replace(",", ".")));
-  return found.every((n) => n > 0 && n <= 600) ? found : null;
+  const { from, to } = BOUNDS.millimetres;
+  return found.every((n) => n >= from && n <= to) && found.length <= MOST.diameters ? found : null;
 }
+const DIAMETERS = `Expected at most ${MOST.diameters} thicknesses from ${BOUNDS.millimetres.from} to ${BOUNDS.millimetres.to} mm, like 32, 28, 25`;
 
 type Problem = { readonly path: string; readonly message: string };
 
@@ -40,27 +43,27 @@ function cutOf(v: RawMeasure, bare: "cm" | "in"): Cut | Problem {
   const isProblem = (x: unknown): x is Problem => typeof x === "object" && x !== null && "message" in x;
   switch (v.measure) {
     case "share": {
-      const p = read("percent", numberText({ from: 0, to: 100 }), v.percent);
+      const p = read("percent", numberText(PERCENT), v.percent);
       return isProblem(p) ? p : { by: "share", share: p / 100 };
     }
     case "height": {
-      const before = read("before", lengthText(bare, HEIGHT), v.before);
+      const before = read("before", lengthText(bare, BOUNDS.heightM), v.before);
       if (isProblem(before)) return before;
-      const after = read("after", lengthText(bare, { ...HEIGHT, from: 0 }), v.after);
+      const after = read("after", lengthText(bare, BOUNDS.afterM), v.after);
       if (isProblem(after)) return after;
       return after > before
         ? { path: "after", message: "It cannot be taller after the cut than before" }
         : { by: "height", beforeM: before, afterM: after };
     }
     case "stems": {
-      const live = read("live", numberText({ ...COUNT, from: 1 }), v.live);
+      const live = read("live", numberText(BOUNDS.liveStemCount), v.live);
       if (isProblem(live)) return live;
-      const removed = read("removed", numberText({ ...COUNT, to: live }), v.removed);
+      const removed = read("removed", numberText({ ...BOUNDS.stemCount, to: live }), v.removed);
       return isProblem(removed) ? removed : { by: "stems", removedCount: removed, liveCount: live };
     }
     case "diameters": {
       const [out, kept] = [diameters(v.removedMm), diameters(v.keptMm)];
-      const message = "Expected millimetres from 1 to 600, like 32, 28, 25";
+      const message = DIAMETERS;
       if (!out || out.length === 0) return { path: "removedMm", message };
       if (!kept) return { path: "keptMm", message };
       return { by: "diameters", removedMm: out, keptMm: kept };
@@ -98,7 +101,7 @@ export function visitSchema(units: Rules["units"], today: PlainDate, planted: Pl
       hazard: text,
       minutes: text,
       trialUntil: text,
-      note: z.string().max(2000, "At most 2000 letters"),
+      note: noteText(LETTERS.note),
     })
     .transform((v, ctx) => {
       const cuts: Cut[] = [];
@@ -114,9 +117,9 @@ export function visitSchema(units: Rules["units"], today: PlainDate, planted: Pl
           path: ["on"],
           message: `It was planted on ${planted}: expected that day or later`,
         });
-      const dead = readField(ctx, "dead", numberText(COUNT), v.dead);
-      const hazard = readField(ctx, "hazard", numberText({ from: 0, to: 100 }), v.hazard);
-      const minutes = v.minutes === "" ? null : readField(ctx, "minutes", numberText({ from: 0, to: 2000 }), v.minutes);
+      const dead = readField(ctx, "dead", numberText(BOUNDS.stemCount), v.dead);
+      const hazard = readField(ctx, "hazard", numberText(PERCENT), v.hazard);
+      const minutes = v.minutes === "" ? null : readField(ctx, "minutes", numberText(BOUNDS.minutes), v.minutes);
       const trialUntil = v.trialUntil === "" ? null : parseDate(v.trialUntil);
       if (v.trialUntil !== "" && (trialUntil === null || (on !== null && trialUntil <= on)))
         ctx.addIssue({ code: "custom", path: ["trialUntil"], message: "Expected a day after the visit, or nothing" });

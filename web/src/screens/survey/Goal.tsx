@@ -1,5 +1,6 @@
 /** What is wanted of the plant, and what stands against it, said while it is chosen. */
 import {
+  BOUNDS,
   GOAL_TABLE,
   goalHasHeight,
   goalNotes,
@@ -46,9 +47,9 @@ export function Goal({ plant, onPlant }: { readonly plant: Plant; readonly onPla
           key={plant.goal.kind}
           label="Wanted height"
           value={plant.goal.heightM}
-          onChange={(heightM) =>
-            heightM !== null && heightM > 0 && onPlant({ ...plant, goal: { ...plant.goal, heightM } })
-          }
+          bounds={BOUNDS.heightM}
+          required
+          onChange={(heightM) => heightM !== null && onPlant({ ...plant, goal: { ...plant.goal, heightM } })}
         />
       )}
       <ReasonList label="What stands against it" reasons={notes} />

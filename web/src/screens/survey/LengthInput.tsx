@@ -1,35 +1,40 @@
-/** A length that is read as it is typed; what cannot be read is said and changes nothing. */
+/** A length that is read as it is typed; what cannot be kept is said at the field and changes nothing. */
 import { TextField } from "@mui/material";
-import { lengthInField, parseLength, type Metres } from "@wren/core";
+import { lengthInField, parseLength, type Bounds, type Metres } from "@wren/core";
 import { useState } from "react";
-import { bareUnit } from "../../forms/fields.ts";
+import { bareUnit, lengthText } from "../../forms/fields.ts";
 import { useGarden } from "../../state/garden.tsx";
 
-export function LengthInput({
-  label,
-  value,
-  onChange,
-  hint,
-}: {
+interface Props {
   readonly label: string;
   readonly value: Metres | null;
+  readonly bounds: Bounds;
+  /** Called with what can be kept; with null when the field was emptied. */
   readonly onChange: (m: Metres | null) => void;
+  /** It may not stay empty. */
+  readonly required?: boolean;
   readonly hint?: string;
-}) {
+}
+
+export function LengthInput({ label, value, bounds, onChange, required = false, hint }: Props) {
   const unit = bareUnit(useGarden().garden.rules.units);
+  const schema = lengthText(unit, bounds);
   const [text, setText] = useState(value === null ? "" : lengthInField(value, unit));
-  const read = parseLength(text, unit);
-  const wrong = text.trim() !== "" && (read === null || read < 0 || read > 100);
+  const empty = text.trim() === "";
+  const read = empty ? null : schema.safeParse(text);
+  const wrong = read ? !read.success : required;
+  const message =
+    read?.error?.issues[0]?.message ?? (required ? `Expected a length, like ${lengthInField(1.2, unit)}` : "");
   return (
     <TextField
       label={`${label} (${unit})`}
       value={text}
       error={wrong}
-      helperText={wrong ? `“${text}” is not a length: expected one like ${lengthInField(1.2, unit)}` : (hint ?? " ")}
+      helperText={wrong ? message : (hint ?? " ")}
       onChange={(e) => {
         setText(e.target.value);
-        const m = parseLength(e.target.value, unit);
-        onChange(m !== null && m >= 0 && m <= 100 ? m : null);
+        if (e.target.value.trim() === "") onChange(null);
+        else if (schema.safeParse(e.target.value).success) onChange(parseLength(e.target.value, unit));
       }}
       sx={{ maxWidth: 240 }}
     />

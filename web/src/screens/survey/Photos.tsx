@@ -2,11 +2,13 @@
 import { Box, Button } from "@mui/material";
 import type { Plant } from "@wren/core";
 import { today } from "../../data/clock.ts";
-import { smallJpeg } from "../../data/photo.ts";
+import { pictureFrom } from "../../data/pictures.ts";
+import { standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useNotices } from "../../state/notices.tsx";
 import { FileButton } from "../../ui/FileButton.tsx";
+import { Picture } from "../../ui/Picture.tsx";
 import { Section } from "../../ui/Section.tsx";
 
 export function Photos({ plant }: { readonly plant: Plant }) {
@@ -15,11 +17,15 @@ export function Photos({ plant }: { readonly plant: Plant }) {
   const photos = garden.photos.filter((p) => p.plantId === plant.id);
   const add = async (file: File): Promise<void> => {
     try {
-      const jpeg = await smallJpeg(file);
-      await change(`Photo of ${plant.label} kept`, (g) => ({
-        ...g,
-        photos: [...g.photos, { id: newId(), plantId: plant.id, on: today(), caption: "", jpeg }],
-      }));
+      const picture = await pictureFrom(newId(), file);
+      await change(
+        `Photo of ${plant.label} kept`,
+        (g) => ({
+          ...standing(g, plant.id),
+          photos: [...g.photos, { id: picture.id, plantId: plant.id, on: today(), caption: "" }],
+        }),
+        { pictures: [picture] },
+      );
     } catch (e) {
       notify({ text: e instanceof Error ? e.message : String(e), trouble: true });
     }
@@ -29,11 +35,7 @@ export function Photos({ plant }: { readonly plant: Plant }) {
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mb: 1 }}>
         {photos.map((p) => (
           <Box key={p.id} component="figure" sx={{ m: 0 }}>
-            <img
-              src={`data:image/jpeg;base64,${p.jpeg}`}
-              alt={`${plant.label} on ${p.on}`}
-              style={{ height: 140, display: "block" }}
-            />
+            <Picture photo={p} alt={`${plant.label} on ${p.on}`} height={140} />
             <figcaption>
               {p.on}{" "}
               <Button

@@ -1,10 +1,11 @@
 /** One plant looked at closely: size and stance, what it touches, its health, what it must hide or show, what is wanted of it. */
 import { Box, Button, Typography } from "@mui/material";
-import { GAUGES, keyWith, KEYS, type Plant } from "@wren/core";
-import { useState } from "react";
+import { BOUNDS, GAUGES, keyWith, KEYS, type Plant } from "@wren/core";
+import { useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { useLinkNow } from "../../state/day.tsx";
+import { withPatch } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
@@ -38,24 +39,31 @@ function Known({ before }: { readonly before: Plant }) {
   const { model, change } = useGarden();
   const navigate = useNavigate();
   const linkNow = useLinkNow();
+  // As it was when the survey began: only what is changed here is written.
+  const [start] = useState(before);
   const [plant, setPlant] = useState(before);
+  const fields = useRef<HTMLDivElement>(null);
   const [health, setHealth] = useState<HealthDraft | null>(null);
   const say = useVoice();
   const key = before.identity
     ? (KEYS.find((k) => before.identity!.candidates.every((c) => c.taxonId in k.candidates)) ?? null)
     : keyWith(before.taxonId);
   const save = async (): Promise<void> => {
+    const wrong = fields.current?.querySelector<HTMLElement>("[aria-invalid=true]");
+    if (wrong) {
+      wrong.focus();
+      return;
+    }
     const done = surveyed(model, plant, health, today(), newId());
     const kept = await change(`${plant.label} surveyed`, (g) => ({
-      ...g,
-      plants: g.plants.map((p) => (p.id === plant.id ? done.plant : p)),
+      ...withPatch(g, "plants", start, done.plant),
       observations: done.seen ? [...g.observations, done.seen] : g.observations,
     }));
     if (kept) await navigate(linkNow(`/plant/${plant.id}`));
   };
   const taxon = model.taxonOf(before);
   return (
-    <Box sx={{ maxWidth: 820 }}>
+    <Box ref={fields} sx={{ maxWidth: 820 }}>
       <Typography variant="h1">How is {before.label}?</Typography>
       <Typography sx={{ color: "text.secondary", mb: 2 }}>
         {taxon.common[0]}
@@ -84,30 +92,29 @@ function Known({ before }: { readonly before: Plant }) {
             key={plant.heightM}
             label="Height, measured"
             value={plant.heightM}
-            onChange={(m) =>
-              m !== null && m >= 0.02 && m <= 40 && setPlant((p) => ({ ...p, heightM: m, heightOn: today() }))
-            }
+            bounds={BOUNDS.heightM}
+            required
+            onChange={(m) => m !== null && setPlant((p) => ({ ...p, heightM: m, heightOn: today() }))}
           />
           <LengthInput
             label="Width"
             value={plant.widthM}
-            onChange={(m) => m !== null && m > 0 && m <= 60 && setPlant((p) => ({ ...p, widthM: m }))}
+            bounds={BOUNDS.widthM}
+            required
+            onChange={(m) => m !== null && setPlant((p) => ({ ...p, widthM: m }))}
           />
           <LengthInput
             label="Behind the front edge"
             value={plant.backM}
-            onChange={(m) => setPlant((p) => ({ ...p, backM: Math.min(50, m ?? 0) }))}
+            bounds={BOUNDS.backM}
+            onChange={(m) => setPlant((p) => ({ ...p, backM: m ?? 0 }))}
           />
           <LengthInput
             label="Last year’s cut mark"
             value={plant.lastCutM}
             hint="A good guide, if it can be seen"
-            onChange={(lastCutM) =>
-              setPlant((p) => ({
-                ...p,
-                lastCutM: lastCutM !== null && lastCutM > 0 && lastCutM <= 40 ? lastCutM : null,
-              }))
-            }
+            bounds={BOUNDS.heightM}
+            onChange={(lastCutM) => setPlant((p) => ({ ...p, lastCutM }))}
           />
         </Box>
         <OneOf

@@ -1,5 +1,5 @@
 /** What stands near the plant or touches it, and how far a power line is. */
-import { TOUCHED, type Plant } from "@wren/core";
+import { BOUNDS, TOUCHED, type Plant } from "@wren/core";
 import { Chips, OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { LengthInput } from "./LengthInput.tsx";
@@ -49,6 +49,7 @@ export function Touches({ plant, onPlant }: { readonly plant: Plant; readonly on
       <LengthInput
         label="Nearest power line"
         value={plant.powerLineM}
+        bounds={BOUNDS.powerLineM}
         hint="Leave empty if none is near. Within 3 m it is not yours to cut."
         onChange={(powerLineM) => onPlant({ ...plant, powerLineM })}
       />

@@ -1,6 +1,6 @@
 /** What the plant must hide, leave clear or show, for each place from which somebody looks. */
 import { Box, Typography } from "@mui/material";
-import type { Plant, View } from "@wren/core";
+import { BOUNDS, type Plant, type View } from "@wren/core";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
@@ -62,12 +62,16 @@ export function Views({ plant, onPlant }: { readonly plant: Plant; readonly onPl
                         : "Seen from this height up"
                   }
                   value={view.targetM}
+                  bounds={BOUNDS.targetM}
+                  required
                   onChange={(m) => m !== null && set(v.id, { ...view, targetM: m })}
                 />
                 {view.want !== "show" && (
                   <LengthInput
                     label="So far behind the plant"
                     value={view.beyondM}
+                    bounds={BOUNDS.beyondM}
+                    required
                     onChange={(m) => m !== null && set(v.id, { ...view, beyondM: m })}
                   />
                 )}

@@ -4,7 +4,7 @@ import { memo, useCallback } from "react";
 import { today } from "../../data/clock.ts";
 import { PlantThumb } from "../../drawing/PlantShape.tsx";
 import { useDay } from "../../state/day.tsx";
-import { seenDay, withSeen } from "../../state/edits.ts";
+import { seenDay, withSeen, standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
@@ -62,7 +62,7 @@ function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsF
           className="press"
           onClick={() =>
             void change(`${label} checked: healthy`, (g) => ({
-              ...g,
+              ...standing(g, plantId),
               plants: g.plants.map((p) => (p.id === plantId ? { ...p, condition: "healthy", conditionOn: day } : p)),
             }))
           }

@@ -1,11 +1,13 @@
 /** The survey walk: one plant after the other, a few presses each, nothing typed twice. */
 import { Box, Button, TextField, Typography } from "@mui/material";
 import {
+  BOUNDS,
   CATALOGUE,
   GAUGES,
   GOAL_TABLE,
   goalHasHeight,
   lengthInField,
+  LETTERS,
   parseLength,
   type GoalKind,
   type Metres,
@@ -13,7 +15,7 @@ import {
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
-import { bareUnit } from "../../forms/fields.ts";
+import { bareUnit, lengthText } from "../../forms/fields.ts";
 import { KindField } from "../../forms/KindField.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
@@ -96,7 +98,7 @@ function Height({
         onChange={(e) => {
           setText(e.target.value);
           const m = parseLength(e.target.value, unit);
-          onChange(m !== null && m >= 0.02 && m <= 40 ? m : null);
+          onChange(lengthText(unit, BOUNDS.heightM).safeParse(e.target.value).success ? m : null);
         }}
         error={text !== "" && value === null}
         helperText={text !== "" && value === null ? `Expected a length, like ${lengthInField(1.2, unit)}` : undefined}
@@ -232,7 +234,7 @@ export function WalkScreen() {
         label="What you call it (may stay empty)"
         placeholder={defaultLabel(draft.kind)}
         value={draft.label}
-        onChange={(e) => set({ label: e.target.value.slice(0, 76) })}
+        onChange={(e) => set({ label: e.target.value.slice(0, LETTERS.name - 4) })}
         sx={{ maxWidth: 460, mb: 2 }}
       />
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 3 }}>

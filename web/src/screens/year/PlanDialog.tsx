@@ -4,6 +4,7 @@ import { adviseOn, TASKS, parseDate, reasonText, TASK_TABLE, type PlainDate, typ
 import { useMemo, useState } from "react";
 import { flowersText } from "../../answer/sentences.ts";
 import { today } from "../../data/clock.ts";
+import { standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
@@ -26,7 +27,7 @@ export function PlanDialog({ plant, task: first, on: day, onClose }: Props) {
   const past = on < today();
   const plan = async (): Promise<void> => {
     const kept = await change(`${TASK_TABLE[task].label} planned for ${plant.label}`, (g) => ({
-      ...g,
+      ...standing(g, plant.id),
       plans: [...g.plans, { id: newId(), plantId: plant.id, on, task, madeOn: today(), note: "" }],
     }));
     if (kept) onClose();

@@ -1,0 +1,128 @@
+/** What a row's own schema cannot see: names that point nowhere, days that cannot be, measures against each other. */
+import type { Catalogue } from "../catalogue/index.ts";
+import type { PlainDate } from "../calendar/index.ts";
+import { GARDEN_LISTS, latestRecord, type Garden, type ListName } from "../model/index.ts";
+import { issue, type FileIssue, type Path } from "./issues.ts";
+
+export type Rows<L extends ListName> = readonly { readonly i: number; readonly row: Garden[L][number] }[];
+/** The rows that are sound in themselves, each with its place, and every id that any row carries, sound or not. */
+export interface Sound {
+  readonly rows: <L extends ListName>(list: L) => Rows<L>;
+  readonly ids: (list: ListName) => ReadonlySet<unknown>;
+}
+
+export interface Ground {
+  readonly catalogue: Catalogue;
+  /** Records may be of the day after it: east of here it is tomorrow already. */
+  readonly today: PlainDate;
+}
+
+/** Calls back with each issue of rows among each other; the path begins with the list and the row's place in it. */
+export function crossChecks(sound: Sound, ground: Ground, say: (i: FileIssue) => void): void {
+  const all = (issues: readonly FileIssue[]): void => issues.forEach(say);
+  const latest = latestRecord(ground.today);
+  for (const list of GARDEN_LISTS) twiceIssues(sound, list).forEach(say);
+  for (const { i, row } of sound.rows("plants")) all(plantIssues(sound, row, ["plants", i], ground.catalogue, latest));
+  for (const list of ["visits", "observations", "photos"] as const) recordIssues(sound, list, latest).forEach(say);
+  for (const list of ["plans", "programmes", "stands"] as const)
+    for (const { i, row } of sound.rows(list))
+      if (!sound.ids("plants").has(row.plantId))
+        say(issue("plant-unknown", [list, i, "plantId"], { got: row.plantId }));
+  for (const { i, row } of sound.rows("stands")) all(standIssues(row, ["stands", i]));
+  for (const { i, row } of sound.rows("viewpoints")) all(unknownBed(sound, ["viewpoints", i], row.bedId));
+  for (const { i, row } of sound.rows("visits")) all(cutIssues(row, ["visits", i]));
+  for (const { i, row } of sound.rows("weather")) all(weatherIssues(row, ["weather", i]));
+}
+
+function twiceIssues(sound: Sound, list: ListName): FileIssue[] {
+  const met = new Set<string>();
+  return sound.rows(list).flatMap(({ i, row }) => {
+    const twice = met.has(row.id);
+    met.add(row.id);
+    return twice ? [issue("id-twice", [list, i, "id"], { got: row.id })] : [];
+  });
+}
+
+const unknownBed = (sound: Sound, here: Path, bedId: string): FileIssue[] =>
+  sound.ids("beds").has(bedId) ? [] : [issue("bed-unknown", [...here, "bedId"], { got: bedId })];
+
+function plantIssues(
+  sound: Sound,
+  p: Garden["plants"][number],
+  here: Path,
+  catalogue: Catalogue,
+  latest: PlainDate,
+): FileIssue[] {
+  const viewpoints = sound.ids("viewpoints");
+  const kinds: [path: Path, id: string][] = [[["taxonId"], p.taxonId]];
+  p.identity?.candidates.forEach((c, j) => kinds.push([["identity", "candidates", j, "taxonId"], c.taxonId]));
+  const days = { plantedOn: p.plantedOn, heightOn: p.heightOn, conditionOn: p.conditionOn };
+  return [
+    ...kinds
+      .filter(([, id]) => catalogue.byId(id) === null)
+      .map(([path, got]) => issue("taxon-unknown", [...here, ...path], { got })),
+    ...unknownBed(sound, here, p.bedId),
+    ...p.views.flatMap((v, j) =>
+      viewpoints.has(v.viewpointId)
+        ? []
+        : [issue("viewpoint-unknown", [...here, "views", j, "viewpointId"], { got: v.viewpointId })],
+    ),
+    ...Object.entries(days)
+      .filter(([, d]) => d !== null && d > latest)
+      .map(([field, d]) => issue("date-future", [...here, field], { got: String(d), today: latest })),
+  ];
+}
+
+/** Visits, observations and photos belong to a plant and to a day on which it stood. */
+function recordIssues(sound: Sound, list: "visits" | "observations" | "photos", latest: PlainDate): FileIssue[] {
+  const plantIds = sound.ids("plants");
+  const plants = new Map(sound.rows("plants").map(({ row }) => [row.id, row]));
+  return sound.rows(list).flatMap(({ i, row: r }): FileIssue[] => {
+    const here = [list, i] as const;
+    const planted = plants.get(r.plantId)?.plantedOn ?? null;
+    const out: FileIssue[] = [];
+    if (!plantIds.has(r.plantId)) out.push(issue("plant-unknown", [...here, "plantId"], { got: r.plantId }));
+    else if (planted !== null && r.on < planted)
+      out.push(issue("date-before-planting", [...here, "on"], { got: r.on, planted }));
+    if (r.on > latest) out.push(issue("date-future", [...here, "on"], { got: r.on, today: latest }));
+    return out;
+  });
+}
+
+/** Measures of a visit that contradict themselves. */
+export function cutIssues(v: Pick<Garden["visits"][number], "cuts">, here: Path): FileIssue[] {
+  return v.cuts.flatMap((c, j): FileIssue[] => {
+    const path = [...here, "cuts", j];
+    if (c.by === "height" && c.afterM > c.beforeM)
+      return [issue("height-order", [...path, "afterM"], { before: c.beforeM, after: c.afterM })];
+    if (c.by === "stems" && c.removedCount > c.liveCount)
+      return [issue("stems-order", [...path, "removedCount"], { removed: c.removedCount, live: c.liveCount })];
+    return [];
+  });
+}
+
+/** Stems named twice, and cuts at stems or side branches that are not there. */
+function standIssues(s: Garden["stands"][number], here: Path): FileIssue[] {
+  const branches = new Map(s.stems.map((x) => [x.id, x.branches.length]));
+  const met = new Set<string>();
+  const twice = s.stems.flatMap((x, i) => {
+    const again = met.has(x.id);
+    met.add(x.id);
+    return again ? [issue("id-twice", [...here, "stems", i, "id"], { got: x.id })] : [];
+  });
+  const cuts = s.tries.flatMap((t, i) =>
+    t.cuts.flatMap((c, j) => {
+      if (!("stemId" in c)) return [];
+      const count = branches.get(c.stemId);
+      const missing = count === undefined || ("branch" in c && c.branch >= count);
+      return missing ? [issue("stem-unknown", [...here, "tries", i, "cuts", j], { got: c.stemId })] : [];
+    }),
+  );
+  return [...twice, ...cuts];
+}
+
+/** The first day of a year whose minimum lies above its maximum. */
+function weatherIssues(w: Garden["weather"][number], here: Path): FileIssue[] {
+  const day = w.tminC.findIndex((lo, d) => lo !== null && (w.tmaxC[d] ?? null) !== null && lo > w.tmaxC[d]!);
+  return day < 0 ? [] : [issue("weather-order", [...here, "tminC", day], { minC: w.tminC[day]!, maxC: w.tmaxC[day]! })];
+}

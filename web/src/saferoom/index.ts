@@ -1,0 +1,1 @@
+export { SafeRoom as default } from "./SafeRoom.tsx";

@@ -1,0 +1,1 @@
+export { ApartScreen } from "./ApartScreen.tsx";

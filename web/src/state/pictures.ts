@@ -1,0 +1,25 @@
+/** A photo's picture for an <img>: its address in this page, as soon as it is there. */
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { pictureOf, type Size } from "../data/pictures.ts";
+import { db } from "./storage.ts";
+
+/** undefined until it is known; null when the picture is gone. */
+export function usePicture(id: string, size: Size): string | null | undefined {
+  const { data: blob } = useQuery({
+    queryKey: ["picture", id, size],
+    queryFn: () => pictureOf(db, id, size).catch(() => null),
+    staleTime: Infinity,
+  });
+  const [url, setUrl] = useState<string | null | undefined>(undefined);
+  useEffect(() => {
+    if (!blob) {
+      setUrl(blob);
+      return;
+    }
+    const made = URL.createObjectURL(blob);
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
+  }, [blob]);
+  return url;
+}
