@@ -71,7 +71,13 @@ describe("a change that cannot be kept", () => {
 
   test("a screen that breaks leaves the others standing, and the garden comes out as a file", async () => {
     jest.spyOn(console, "error").mockImplementation(() => undefined);
-    const quiet = { matches: false, addEventListener: () => undefined, removeEventListener: () => undefined };
+    const quiet = {
+      matches: false,
+      addEventListener: () => undefined,
+      removeEventListener: () => undefined,
+      addListener: () => undefined,
+      removeListener: () => undefined,
+    };
     const matchMedia = (query: string) => {
       if (query.includes("900px")) throw new Error("no width today");
       return quiet;

@@ -1,0 +1,174 @@
+// npm run mutants: small changes over core, one at a time, always the same ones; each should be noticed by a test.
+// A change that no test notices is a test that is missing. Takes about an hour; not part of npm test.
+//   npm run mutants -- 12      only the first twelve
+//   npm run mutants -- 3,17    only those by number
+import { spawnSync } from "node:child_process";
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, relative } from "node:path";
+import ts from "typescript";
+import { bin, ensureModules, root } from "./lib.mjs";
+
+ensureModules();
+const COUNT = 64;
+const SEED = 20261128;
+const WANTED = 0.85;
+/** Rooms whose lines decide something; data, texts and the demo have tests of their own. */
+const ROOMS = {
+  calendar: 4,
+  climate: 7,
+  phenology: 8,
+  stems: 4,
+  amount: 6,
+  price: 12,
+  plans: 4,
+  bench: 5,
+  outlook: 5,
+  identify: 3,
+  views: 2,
+  gardenfile: 2,
+  planttable: 1,
+  weather: 1,
+};
+
+/** A generator of numbers 0–1 (mulberry32). */
+function random(seed) {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+const SWAPS = {
+  "<": "<=",
+  "<=": "<",
+  ">": ">=",
+  ">=": ">",
+  "+": "-",
+  "-": "+",
+  "*": "/",
+  "/": "*",
+  "&&": "||",
+  "||": "&&",
+  "===": "!==",
+  "!==": "===",
+};
+const CALLS = { min: "max", max: "min", floor: "ceil", ceil: "floor", some: "every", every: "some" };
+
+/** Every place of a file where one small change can be made: [from, to, text]. */
+function places(file) {
+  const text = readFileSync(file, "utf8");
+  const source = ts.createSourceFile(file, text, ts.ScriptTarget.ES2023, true);
+  const out = [];
+  const inFunction = (node) => {
+    for (let p = node.parent; p; p = p.parent) if (ts.isFunctionLike(p)) return true;
+    return false;
+  };
+  const visit = (node) => {
+    if (ts.isTypeNode(node) || ts.isImportDeclaration(node)) return;
+    if (ts.isBinaryExpression(node) && inFunction(node)) {
+      const op = node.operatorToken;
+      const words = [node.left, node.right].some((x) => ts.isStringLiteralLike(x) || ts.isTemplateExpression(x));
+      const swap = SWAPS[op.getText()];
+      if (swap && !(words && /[+]/.test(op.getText()))) out.push([op.getStart(), op.getEnd(), swap]);
+    } else if (ts.isPropertyAccessExpression(node) && CALLS[node.name.text] && ts.isCallExpression(node.parent))
+      out.push([node.name.getStart(), node.name.getEnd(), CALLS[node.name.text]]);
+    else if (ts.isNumericLiteral(node) && inFunction(node) && !ts.isElementAccessExpression(node.parent)) {
+      const n = Number(node.text);
+      out.push([node.getStart(), node.getEnd(), String(n === 0 ? 1 : Number.isInteger(n) ? n + 1 : n * 1.25)]);
+    } else if (ts.isNumericLiteral(node) && ts.isPropertyAssignment(node.parent)) {
+      const n = Number(node.text);
+      if (n !== 0) out.push([node.getStart(), node.getEnd(), String(n * 1.5)]);
+    } else if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken && inFunction(node))
+      out.push([node.getStart(), node.operand.getStart(), ""]);
+    else if (ts.isConditionalExpression(node) && inFunction(node))
+      out.push([node.condition.getStart(), node.condition.getEnd(), `!(${node.condition.getText()})`]);
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return out.map(([from, to, put]) => ({ file, from, to, put, was: text.slice(from, to) }));
+}
+
+const filesIn = (dir) =>
+  readdirSync(dir, { recursive: true, encoding: "utf8" })
+    .filter((f) => f.endsWith(".ts") && !f.endsWith("index.ts") && !/keys\/|sources|Texts/.test(f))
+    .sort()
+    .map((f) => join(dir, f));
+
+function chosen() {
+  const next = random(SEED);
+  const all = [];
+  for (const [room, n] of Object.entries(ROOMS)) {
+    const here = filesIn(join(root, "core/src", room)).flatMap(places);
+    for (let i = 0; i < n; i++) all.push(...here.splice(Math.floor(next() * here.length), 1));
+  }
+  return all.slice(0, COUNT);
+}
+
+/** A copy of what the tests of core need, so that the work tree is left alone. */
+function copyOfCore() {
+  const dir = mkdtempSync(join(tmpdir(), "mutants-"));
+  for (const f of ["core", "docs", "scripts", "package.json", "jest.config.mjs", "tsconfig.base.json"])
+    cpSync(join(root, f), join(dir, f), { recursive: true });
+  mkdirSync(join(dir, "node_modules/@wren"), { recursive: true });
+  for (const f of readdirSync(join(root, "node_modules")))
+    if (f !== "@wren") symlinkSync(join(root, "node_modules", f), join(dir, "node_modules", f));
+  symlinkSync(join(dir, "core"), join(dir, "node_modules/@wren/core"));
+  writeFileSync(
+    join(dir, "core.jest.mjs"),
+    'import all from "./jest.config.mjs";\nexport default { ...all, projects: all.projects.filter((p) => p.displayName === "core") };\n',
+  );
+  return dir;
+}
+
+/** Quick suites first: most changes are noticed there. */
+const SLOW = ["reference/years"];
+function noticed(dir) {
+  const jest = (args) =>
+    spawnSync(
+      process.execPath,
+      [bin("jest/bin/jest.js"), "--config", "core.jest.mjs", "--bail", "--silent", "--maxWorkers", "1", ...args],
+      {
+        cwd: dir,
+        encoding: "utf8",
+        timeout: 600_000,
+        env: { ...process.env, NODE_OPTIONS: "--experimental-vm-modules --disable-warning=ExperimentalWarning" },
+      },
+    );
+  const first = jest(["--testPathIgnorePatterns", "docs.test", ...SLOW]);
+  if (first.status !== 0) return (/● (.*)/.exec(`${first.stdout}${first.stderr}`)?.[1] ?? "crashed").slice(0, 90);
+  const last = jest(SLOW);
+  return last.status === 0 ? null : (/● (.*)/.exec(`${last.stdout}${last.stderr}`)?.[1] ?? "crashed").slice(0, 90);
+}
+
+const asked = process.argv[2] ?? "";
+const numbers = asked.includes(",") || /^#/.test(asked) ? asked.replace("#", "").split(",").map(Number) : null;
+const mutants = chosen().map((m, i) => ({ ...m, no: i + 1 }));
+const picked = numbers
+  ? mutants.filter((m) => numbers.includes(m.no))
+  : mutants.slice(0, asked === "" ? mutants.length : Number(asked));
+const dir = copyOfCore();
+let killed = 0;
+// A suite that is red without any change would notice everything.
+const red = noticed(dir);
+if (red !== null) throw new Error(`the tests fail as they stand: ${red}`);
+for (const m of picked) {
+  const at = join(dir, relative(root, m.file));
+  const text = readFileSync(m.file, "utf8");
+  writeFileSync(at, text.slice(0, m.from) + m.put + text.slice(m.to));
+  const line = text.slice(0, m.from).split("\n").length;
+  const by = noticed(dir);
+  writeFileSync(at, text);
+  if (by !== null) killed++;
+  const shown = text.split("\n")[line - 1].trim().slice(0, 90);
+  console.log(
+    `${String(m.no).padStart(2)} ${by === null ? "SURVIVED" : "noticed "} ${relative(root, m.file)}:${line}  ${m.was} → ${m.put || "(gone)"}   ${by === null ? shown : by}`,
+  );
+}
+rmSync(dir, { recursive: true, force: true });
+const share = killed / picked.length;
+console.log(`${killed} of ${picked.length} small changes were noticed (${Math.round(share * 100)} %)`);
+process.exit(share >= WANTED ? 0 : 1);
