@@ -1,6 +1,8 @@
 /** Pages of docs/ made from the tables in core. */
 import {
   CATALOGUE,
+  date,
+  demoGarden,
   gardenFileJsonSchema,
   ISSUE_TEXTS,
   LIMITS,
@@ -87,6 +89,21 @@ ${table(
   ]),
 )}
 `;
+
+/** The kinds of the demo garden as rows of code: a first visit answers with them before all the others are fetched. */
+const demoKinds = (): string => {
+  const garden = demoGarden(date("2026-06-10"));
+  const ids = garden.plants.flatMap((p) => [p.taxonId, ...(p.identity?.candidates.map((c) => c.taxonId) ?? [])]);
+  const rows = CATALOGUE.taxa.filter((t) => ids.includes(t.id)).map(({ schools: _, ...row }) => row);
+  return `/** Made from the catalogue by \`npm run docs\`: the kinds of the demo garden. */
+import type { TaxonRow } from "../catalogue/index.ts";
+
+export const DEMO_KINDS: readonly TaxonRow[] = ${JSON.stringify(rows)};
+`;
+};
+
+/** Files of code that are made too. */
+export const generatedCode = (): Readonly<Record<string, string>> => ({ "core/src/demo/kinds.ts": demoKinds() });
 
 /** File name in docs/ to text. */
 export const generatedDocs = (): Readonly<Record<string, string>> => ({

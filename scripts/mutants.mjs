@@ -119,7 +119,11 @@ function copyOfCore() {
   symlinkSync(join(dir, "core"), join(dir, "node_modules/@wren/core"));
   writeFileSync(
     join(dir, "core.jest.mjs"),
-    'import all from "./jest.config.mjs";\nexport default { ...all, projects: all.projects.filter((p) => p.displayName === "core") };\n',
+    'import all from "./jest.config.mjs";\nexport default { ...all, testSequencer: "./quickFirst.mjs", projects: all.projects.filter((p) => p.displayName === "core") };\n',
+  );
+  writeFileSync(
+    join(dir, "quickFirst.mjs"),
+    'import Sequencer from "@jest/test-sequencer";\nconst Base = Sequencer.default ?? Sequencer;\nexport default class extends Base {\n  async sort(tests) { return [...(await super.sort(tests))].reverse(); }\n}\n',
   );
   return dir;
 }

@@ -11,6 +11,7 @@ import {
   SCHOOLS,
   schoolOption,
   TASK_TABLE,
+  TaxonSchema,
   ZONES,
   type Taxon,
   zoneMinimumC,
@@ -22,6 +23,10 @@ const c = climateOf({
   zone: "6a",
   lastFrost: monthDay("05-02"),
   firstFrost: monthDay("10-10"),
+});
+
+test("every row that ships passes its schema as it is", () => {
+  for (const t of CATALOGUE.taxa) expect(TaxonSchema.parse(t)).toEqual(t);
 });
 
 /** Contradictions in one entry; each rule is a sentence of the trade. */

@@ -1,8 +1,12 @@
 import { expect, test } from "@jest/globals";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { generatedDocs } from "../../scripts/generated.ts";
+import { generatedCode, generatedDocs } from "../../scripts/generated.ts";
 
 test.each(Object.entries(generatedDocs()))("docs/%s is what the code says (npm run docs writes it)", (name, text) => {
   expect(readFileSync(join(import.meta.dirname, "../../docs", name), "utf8")).toBe(text);
+});
+
+test.each(Object.entries(generatedCode()))("%s is what the catalogue says (npm run docs writes it)", (name, text) => {
+  expect(readFileSync(join(import.meta.dirname, "../..", name), "utf8")).toBe(text);
 });

@@ -1,13 +1,15 @@
 import "@fontsource-variable/alegreya/wght.css";
 import "@fontsource-variable/alegreya/wght-italic.css";
 import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
+import "./styles/page.css";
+import "./styles/answer.css";
+import "./styles/strip.css";
 import { createRoot } from "react-dom/client";
-import * as z from "zod";
 import { App } from "./app/App.tsx";
 import { keepOffline } from "./app/renewal.ts";
 
 // The page may not evaluate text as code; Zod is told not to try.
-z.config({ jitless: true });
+Object.assign(globalThis, { __zod_globalConfig: { jitless: true } });
 
 // Keeping the program for later comes after showing it.
 const idle = window.requestIdleCallback ?? ((f: () => void) => setTimeout(f, 1));

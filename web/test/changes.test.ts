@@ -9,7 +9,6 @@ import {
   newTab,
   plantFirst,
   redoLast,
-  Refused,
   replaceStored,
   undoLast,
   undoState,
@@ -18,6 +17,7 @@ import {
 import { NewerDatabase, VERSIONS, WrenDb } from "../src/data/db.ts";
 import { textOfFound } from "../src/data/fileOut.ts";
 import { type Kept, type Stored } from "../src/data/stored.ts";
+import { Refused } from "../src/data/refused.ts";
 import { withoutPlant, withPatch, withVisit } from "../src/state/edits.ts";
 
 const today = date("2026-11-25");

@@ -7,7 +7,7 @@ import { whenText } from "../src/answer/sentences.ts";
 import { FILTERS, passes, sorted, SORTS, verdictOn, yearRows } from "../src/screens/year/rows.ts";
 import { rowView } from "../src/screens/today/rowView.ts";
 import { groupOf } from "../src/screens/today/groups.ts";
-import { paceText } from "../src/strip/PaceDialog.tsx";
+import { paceText } from "../src/strip/paceText.ts";
 
 const garden = demoGarden(date("2026-06-10"));
 const of = (more: Partial<Garden>) => openGarden({ ...garden, ...more }, CATALOGUE);

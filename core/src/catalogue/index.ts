@@ -1,4 +1,5 @@
 export * from "./catalogue.ts";
+export * from "./lookup.ts";
 export * from "./schema.ts";
 export * from "./schools.ts";
 export * from "./schoolChoice.ts";

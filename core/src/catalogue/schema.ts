@@ -28,7 +28,7 @@ export const DISPLAY_STAGES = ["opens", "ends", "budsBegin", "budsSet"] as const
 export type StageName = (typeof STAGES)[number] | (typeof DISPLAY_STAGES)[number];
 
 const stageName = z.enum([...STAGES, ...DISPLAY_STAGES]);
-export const RuleSchema: z.ZodType<Rule> = z.discriminatedUnion("rule", [
+export const RuleSchema: z.ZodType<Rule, Rule> = z.discriminatedUnion("rule", [
   z.strictObject({ rule: z.literal("spring"), at: z.number().min(-2).max(3), days: z.number().optional() }),
   z.strictObject({ rule: z.literal("warmth"), degreeDays: z.number().min(0).max(3000) }),
   z.strictObject({

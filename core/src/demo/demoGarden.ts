@@ -3,7 +3,7 @@
  * show every kind of case, and three years of invented records up to the day it is opened. No real people,
  * places, brands or cultivars.
  */
-import { CATALOGUE } from "../catalogue/index.ts";
+import type { Catalogue } from "../catalogue/index.ts";
 import { NO_STEMS, stemsFromTally, type Tally } from "../stems/index.ts";
 import { date, makeDate, monthDay, partsOf, type PlainDate } from "../calendar/index.ts";
 import {
@@ -275,7 +275,7 @@ const YEARS = [1, 2, 3, 4] as const;
  * Builds the demo garden as it stands on a day: records reach back three years and stop the day before.
  * The same day gives the same garden, ids included.
  */
-export function demoGarden(today: PlainDate): Garden {
+export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
   const { year } = partsOf(today);
   const day = (yearsAgo: number, md: string): PlainDate => makeDate(year - yearsAgo, Number(md.slice(0, 2)), Number(md.slice(3)));
   const dated = (yearNo: number, md: string): PlainDate | null => {
@@ -333,7 +333,7 @@ export function demoGarden(today: PlainDate): Garden {
   });
   const stands = COUNTED.flatMap((c): Stand[] => {
     const p = plantById.get(c.plant)!;
-    const taxon = CATALOGUE.byId(p.taxonId)!;
+    const taxon = catalogue.byId(p.taxonId)!;
     return [{ id: `stems-${p.id}`, plantId: p.id, on: measured, stems: stemsFromTally(c.tally, p, taxon), tries: [], chosen: null, note: c.note }];
   });
   return inOrder({

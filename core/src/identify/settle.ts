@@ -8,9 +8,7 @@ import type { Share } from "../units/index.ts";
 import { keyById } from "./keys.ts";
 import { oddsOf, posterior, type Answers, type Candidate } from "./posterior.ts";
 import type { Key, KeySeason } from "./schema.ts";
-
-/** The kind that stands for a shrub nobody has named. */
-export const UNKNOWN_TAXON = "unknown-flowering-shrub";
+import { UNKNOWN_TAXON } from "./unknown.ts";
 
 /** The part of a plant that a key's answer changes. */
 export type Named = Pick<Plant, "taxonId" | "identity">;

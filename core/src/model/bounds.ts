@@ -2,8 +2,7 @@
  * The bounds of everything a garden holds, each written once: schemas, forms, tables, readers and sliders take them
  * from here. Generous: they catch a wrong unit or a slip, not an unusual plant.
  */
-import * as z from "zod";
-import { addDays, parseDate, parseMonthDay, type MonthDay, type PlainDate } from "../calendar/index.ts";
+import { addDays, type PlainDate } from "../calendar/index.ts";
 
 /** Both ends belong to it. */
 export interface Bounds {
@@ -94,39 +93,6 @@ export const MOST = {
   daysInYear: 366,
   schools: 100,
 } as const;
-
-/** A number within its bounds. */
-export const within = (r: Bounds): z.ZodNumber =>
-  (r.whole === true ? z.number().int() : z.number()).min(r.from).max(r.to);
-/** Rows, at most so many; the count is looked at before a single one is read. */
-export const rows = <T extends z.ZodType>(row: T, most: number): z.ZodArray<T> => z.array(row).max(most);
-
-export const id = z
-  .string()
-  .min(1)
-  .max(LETTERS.id)
-  .regex(/^[A-Za-z0-9_-]+$/, "id-characters");
-export const text = (max: number): z.ZodString => z.string().max(max);
-export const name = z.string().trim().min(1).max(LETTERS.name);
-/** Chosen option per school question. */
-export const schools = z
-  .record(z.string().max(LETTERS.school), z.string().max(LETTERS.school))
-  .refine((s) => Object.keys(s).length <= MOST.schools, "too-many-schools");
-
-export const PlainDateSchema = z
-  .string()
-  .regex(/^\d{4}-\d{2}-\d{2}$/)
-  .refine((s) => parseDate(s) !== null, "not-a-date")
-  .transform((s) => s as PlainDate)
-  .meta({ format: "date", type: "string" });
-export const MonthDaySchema = z
-  .string()
-  .regex(/^\d{2}-\d{2}$/)
-  .refine((s) => parseMonthDay(s) !== null, "not-a-month-day")
-  .transform((s) => s as MonthDay);
-export const share = within(BOUNDS.share);
-export const heightM = within(BOUNDS.heightM);
-export const millimetres = within(BOUNDS.millimetres);
 
 /**
  * The latest day a record may carry. East of here it is tomorrow already: what was written down there today must be

@@ -16,7 +16,8 @@
  *          └ seasons ─ how far the gardener finds a year ahead or behind
  */
 import * as z from "zod";
-import { id, MOST, name, rows } from "./bounds.ts";
+import { MOST } from "./bounds.ts";
+import { id, name, rows } from "./pieces.ts";
 import { BedSchema, PlaceSchema, RulesSchema } from "./place.ts";
 import { PlantSchema } from "./plant.ts";
 import {

@@ -1,14 +1,5 @@
-export {
-  BOUNDS,
-  type Bounds,
-  id as IdSchema,
-  latestRecord,
-  LETTERS,
-  MonthDaySchema,
-  MOST,
-  name as NameSchema,
-  PlainDateSchema,
-} from "./bounds.ts";
+export { BOUNDS, latestRecord, LETTERS, MOST, type Bounds } from "./bounds.ts";
+export { id as IdSchema, MonthDaySchema, name as NameSchema, PlainDateSchema } from "./pieces.ts";
 export * from "./place.ts";
 export * from "./plant.ts";
 export * from "./records.ts";
@@ -16,3 +7,4 @@ export * from "./stand.ts";
 export * from "./garden.ts";
 export * from "./words.ts";
 export * from "./order.ts";
+export * from "./unsurveyed.ts";

@@ -1,6 +1,7 @@
 /** Where the garden lies and by what rules it is kept; its beds. */
 import * as z from "zod";
-import { BOUNDS, id, LETTERS, MonthDaySchema, name, schools, text, within } from "./bounds.ts";
+import { BOUNDS, LETTERS } from "./bounds.ts";
+import { id, MonthDaySchema, name, schools, text, within } from "./pieces.ts";
 
 const months = z.array(within(BOUNDS.monthC)).length(12);
 const spreads = z.array(within(BOUNDS.spreadC)).length(12).nullable();
@@ -28,7 +29,6 @@ export const RulesSchema = z.strictObject({
   /** What things cost the gardener, in whatever money: an hour, a new plant, a cubic metre of cuttings taken away. */
   prices: z.strictObject({ hour: price, plant: price, haulM3: price }),
 });
-export const NO_PRICES = { hour: null, plant: null, haulM3: null } as const;
 export type Rules = Readonly<z.infer<typeof RulesSchema>>;
 
 export const SUNS = ["sun", "part", "shade"] as const;
@@ -53,13 +53,3 @@ export const BedSchema = z.strictObject({
   water: z.enum(WATERS).nullable(),
 });
 export type Bed = Readonly<z.infer<typeof BedSchema>>;
-
-/** A bed nobody has surveyed yet. */
-export const UNSURVEYED_BED = {
-  facesDeg: null,
-  sun: { morning: null, midday: null, late: null },
-  shadedBy: "",
-  shadeGrows: false,
-  wind: null,
-  water: null,
-} as const satisfies Partial<Bed>;

@@ -1,20 +1,7 @@
 /** A plant: its kind, size, condition, and what it is wanted to be. */
 import * as z from "zod";
-import {
-  BOUNDS,
-  heightM,
-  id,
-  LETTERS,
-  millimetres,
-  MOST,
-  name,
-  PlainDateSchema,
-  rows,
-  schools,
-  share,
-  text,
-  within,
-} from "./bounds.ts";
+import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
+import { heightM, id, millimetres, name, PlainDateSchema, rows, schools, share, text, within } from "./pieces.ts";
 
 export const CONDITIONS = [
   "healthy",
@@ -96,7 +83,6 @@ export const ViewSchema = z.strictObject({
 export type View = Readonly<z.infer<typeof ViewSchema>>;
 
 const hours = within(BOUNDS.hours).nullable();
-export const NO_HOURS = { hold: null, move: null, replace: null } as const;
 export const PlantSchema = z.strictObject({
   id,
   bedId: id,
@@ -141,19 +127,3 @@ export const PlantSchema = z.strictObject({
   hours: z.strictObject({ hold: hours, move: hours, replace: hours }),
 });
 export type Plant = Readonly<z.infer<typeof PlantSchema>>;
-
-/** What nobody has surveyed yet; a new row starts with it and an old file is filled up with it. */
-export const UNSURVEYED_PLANT = {
-  plantedAbout: false,
-  backM: 0,
-  stance: "upright",
-  plantsInOne: 1,
-  touches: [],
-  support: null,
-  lastCutM: null,
-  health: null,
-  identity: null,
-  views: [],
-  schools: {},
-  hours: NO_HOURS,
-} as const satisfies Partial<Plant>;

@@ -1,19 +1,7 @@
 /** What was done, seen and meant, each on its day. */
 import * as z from "zod";
-import {
-  BOUNDS,
-  heightM,
-  id,
-  LETTERS,
-  millimetres,
-  MOST,
-  name,
-  PlainDateSchema,
-  rows,
-  share,
-  text,
-  within,
-} from "./bounds.ts";
+import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
+import { heightM, id, millimetres, name, PlainDateSchema, rows, share, text, within } from "./pieces.ts";
 import { REGIMES, TASKS } from "./words.ts";
 
 export const CutSchema = z.discriminatedUnion("by", [

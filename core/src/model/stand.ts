@@ -1,6 +1,7 @@
 /** The stems of a plant as they stood on a day, and the cuts that are tried on them. */
 import * as z from "zod";
-import { BOUNDS, id, LETTERS, millimetres, MOST, PlainDateSchema, rows, share, text, within } from "./bounds.ts";
+import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
+import { id, millimetres, PlainDateSchema, rows, share, text, within } from "./pieces.ts";
 import { TASKS } from "./words.ts";
 
 export const STEM_STATES = ["live", "damaged", "diseased", "dead"] as const;

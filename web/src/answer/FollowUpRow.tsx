@@ -2,9 +2,9 @@
 import { CHAIN_TEXTS, followUpText, WATCHED_LABELS, type FollowUp, type Observation } from "@wren/core";
 import { today } from "../data/clock.ts";
 import { useDay } from "../state/day.tsx";
-import { seenDay, withSeen } from "../state/edits.ts";
+import { seenDay } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
-import { newId } from "../state/ids.ts";
+import { useSeen } from "../state/useSeen.ts";
 import { DayLink } from "../ui/DayLink.tsx";
 import { useVoice } from "../state/voice.ts";
 
@@ -26,7 +26,8 @@ interface Props {
 }
 
 export function FollowUpRow({ step, named = false }: Props) {
-  const { model, change } = useGarden();
+  const { model } = useGarden();
+  const write = useSeen();
   const { on } = useDay();
   const say = useVoice();
   const plant = model.plant(step.plantId);
@@ -46,9 +47,7 @@ export function FollowUpRow({ step, named = false }: Props) {
             key={text}
             type="button"
             className="press"
-            onClick={() =>
-              void change(`${label}: ${text.toLowerCase()}`, (g) => withSeen(g, { id: newId(), ...seenAt, ...seen }))
-            }
+            onClick={() => void write(`${label}: ${text.toLowerCase()}`, { ...seenAt, ...seen })}
           >
             {text}
           </button>

@@ -14,9 +14,9 @@ import {
 import { useMemo } from "react";
 import { today } from "../data/clock.ts";
 import { useDay } from "../state/day.tsx";
-import { seenDay, withSeen } from "../state/edits.ts";
+import { seenDay } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
-import { newId } from "../state/ids.ts";
+import { useSeen } from "../state/useSeen.ts";
 import { useVoice } from "../state/voice.ts";
 import { DayLink } from "../ui/DayLink.tsx";
 import { Section } from "../ui/Section.tsx";
@@ -51,22 +51,20 @@ export function StepsTable({
 
 /** One press: what the step waits for was seen, or not yet. */
 function Seen({ step }: { readonly step: ProgrammeStep }) {
-  const { model, change } = useGarden();
+  const { model } = useGarden();
+  const write = useSeen();
   const { on } = useDay();
   if (step.due.by !== "seen") return null;
   const plant = model.plant(step.plantId);
   const { what } = step.due;
   const note = (kind: typeof what | "not-yet", label: string) =>
-    change(`${plant.label}: ${label.toLowerCase()}`, (g) =>
-      withSeen(g, {
-        id: newId(),
-        plantId: plant.id,
-        on: seenDay(plant, on, today()),
-        kind,
-        where: kind === "growth-seen" ? "old-stems" : null,
-        lookedFor: kind === "not-yet" ? what : null,
-      }),
-    );
+    write(`${plant.label}: ${label.toLowerCase()}`, {
+      plantId: plant.id,
+      on: seenDay(plant, on, today()),
+      kind,
+      where: kind === "growth-seen" ? "old-stems" : null,
+      lookedFor: kind === "not-yet" ? what : null,
+    });
   return (
     <>
       <button type="button" className="press" onClick={() => void note(what, WATCHED_LABELS[what])}>

@@ -2,9 +2,9 @@
 import { looksOn, type Advice, type Look, type Observation, type Plant } from "@wren/core";
 import { today } from "../data/clock.ts";
 import { useDay } from "../state/day.tsx";
-import { seenDay, withSeen } from "../state/edits.ts";
+import { seenDay } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
-import { newId } from "../state/ids.ts";
+import { useSeen } from "../state/useSeen.ts";
 
 interface Press {
   readonly label: string;
@@ -30,15 +30,14 @@ const PRESSES: Readonly<Record<Look, readonly Press[]>> = {
 };
 
 export function SeenToday({ plant, advice }: { readonly plant: Plant; readonly advice: Advice }) {
-  const { model, change } = useGarden();
+  const { model } = useGarden();
+  const write = useSeen();
   const { on } = useDay();
   const looks = looksOn(model, plant, on, advice.task, advice.opening);
   if (looks.length === 0) return null;
   const day = seenDay(plant, on, today());
   const note = (p: Press): Promise<boolean> =>
-    change(`${plant.label}: ${p.label.toLowerCase()}`, (g) =>
-      withSeen(g, { id: newId(), plantId: plant.id, on: day, ...p.seen }),
-    );
+    write(`${plant.label}: ${p.label.toLowerCase()}`, { plantId: plant.id, on: day, ...p.seen });
   return (
     <div role="group" aria-label="Seen today" className="answer-part">
       <h3 className="strong">What do you see?</h3>

@@ -9,7 +9,7 @@ import { placeInput, placeSchema, type PlaceInput } from "../forms/placeForm.ts"
 import { useGarden } from "../state/garden.tsx";
 import { newId } from "../state/ids.ts";
 
-export function OwnPlaceDialog({ onClose }: { readonly onClose: () => void }) {
+export default function OwnPlaceDialog({ onClose }: { readonly onClose: () => void }) {
   const { change } = useGarden();
   const navigate = useNavigate();
   const { control, handleSubmit } = useForm<PlaceInput, unknown, Place>({

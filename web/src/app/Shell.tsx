@@ -1,31 +1,21 @@
 /** What stands round every screen: the garden's name, where to go, search, undo, the strip of the year. */
-import {
-  Autocomplete,
-  Box,
-  Button,
-  Dialog,
-  DialogContent,
-  DialogTitle,
-  IconButton,
-  Snackbar,
-  TextField,
-  Typography,
-  useColorScheme,
-} from "@mui/material";
+import { Box, Button, IconButton, Typography, useColorScheme } from "@mui/material";
 import { CircleHelp, Moon, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
 import { Outlet, useLocation, useNavigate } from "react-router";
 import { today } from "../data/clock.ts";
 import { YearStrip } from "../strip/YearStrip.tsx";
 import { useLinkNow, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
 import { useNotices } from "../state/notices.tsx";
-import { keepsNothing } from "../state/storage.ts";
-import { OwnPlaceDialog } from "./OwnPlaceDialog.tsx";
 import { DayLink } from "../ui/DayLink.tsx";
 import { Part } from "./broken.tsx";
 import { renew, useRenewal } from "./renewal.ts";
-import { commandFor, SHORTCUTS } from "./shortcuts.ts";
+import { SearchBox } from "./SearchBox.tsx";
+import { commandFor } from "./shortcuts.ts";
+
+const OwnPlaceDialog = lazy(() => import("./OwnPlaceDialog.tsx"));
+const Help = lazy(() => import("./Help.tsx"));
 
 const PLACES = [
   ["/today", "Today"],
@@ -89,51 +79,6 @@ function Navigation() {
   );
 }
 
-function Search({ inputRef }: { readonly inputRef: React.RefObject<HTMLInputElement | null> }) {
-  const { garden, model } = useGarden();
-  const navigate = useNavigate();
-  const linkNow = useLinkNow();
-  const [text, setText] = useState("");
-  return (
-    <Autocomplete
-      options={[...garden.plants]}
-      getOptionLabel={(p) => p.label}
-      getOptionKey={(p) => p.id}
-      filterOptions={(options, { inputValue }) => {
-        const words = inputValue.toLowerCase().split(/\s+/);
-        return options.filter((p) => {
-          const t = model.taxonOf(p);
-          const all = [p.label, ...t.common, t.botanical].join(" ").toLowerCase();
-          return words.every((w) => all.includes(w));
-        });
-      }}
-      value={null}
-      inputValue={text}
-      onInputChange={(_, v) => setText(v)}
-      onChange={(_, p) => {
-        if (!p) return;
-        setText("");
-        inputRef.current?.blur();
-        void navigate(linkNow(`/plant/${p.id}`));
-      }}
-      blurOnSelect
-      noOptionsText="No such plant here"
-      sx={{ width: { xs: "100%", md: 230 } }}
-      renderInput={(params) => (
-        <TextField
-          {...params}
-          inputRef={inputRef}
-          placeholder="Find a plant  ( / )"
-          slotProps={{
-            ...params.slotProps,
-            htmlInput: { ...params.slotProps.htmlInput, "aria-label": "Find a plant" },
-          }}
-        />
-      )}
-    />
-  );
-}
-
 function Scheme() {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === "system" ? systemMode : mode) === "dark";
@@ -144,72 +89,35 @@ function Scheme() {
   );
 }
 
-function Help({ onClose }: { readonly onClose: () => void }) {
-  return (
-    <Dialog open onClose={onClose} aria-labelledby="help-title">
-      <DialogTitle id="help-title">Keys</DialogTitle>
-      <DialogContent>
-        <Box
-          component="dl"
-          sx={{ m: 0, display: "grid", gridTemplateColumns: "max-content 1fr", columnGap: 3, rowGap: 1 }}
-        >
-          {SHORTCUTS.map((s) => (
-            <Box key={s.keys} sx={{ display: "contents" }}>
-              <Box component="dt" sx={{ fontWeight: 700, whiteSpace: "pre" }}>
-                {s.keys}
-              </Box>
-              <Box component="dd" sx={{ m: 0 }}>
-                {s.does}
-              </Box>
-            </Box>
-          ))}
-        </Box>
-      </DialogContent>
-    </Dialog>
-  );
-}
-
+/** What was done, or why it could not be kept; said to readers, and gone by itself unless it is trouble. */
+const GONE_MS = 7000;
 function NoticeBar() {
   const { current, close } = useNotices();
   const { undo } = useGarden();
+  const no = current?.no;
+  const stays = current?.trouble === true;
+  useEffect(() => {
+    if (no === undefined || stays) return;
+    const timer = setTimeout(close, GONE_MS);
+    return () => clearTimeout(timer);
+  }, [no, stays, close]);
   return (
-    <Snackbar
-      key={current?.no}
-      open={current !== null}
-      autoHideDuration={current?.trouble ? null : 7000}
-      onClose={(_, why) => {
-        if (why !== "clickaway") close();
-      }}
-      anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
-      sx={{ bottom: { xs: 64, md: 24 } }}
-      message={current?.text}
-      slotProps={{
-        content: {
-          sx: {
-            bgcolor: current?.trouble ? "var(--alarm)" : "var(--ink)",
-            color: "var(--mist)",
-            boxShadow: "none",
-          },
-        },
-      }}
-      action={
-        current?.undo ? (
-          <Button
-            sx={{ color: "var(--heart)" }}
+    <div className="notices" role={stays ? "alert" : "status"} aria-live={stays ? "assertive" : "polite"}>
+      {current && (
+        <div key={current.no} className={stays ? "notice notice-trouble" : "notice"}>
+          <span>{current.text}</span>
+          <button
+            type="button"
             onClick={() => {
               close();
-              undo();
+              if (current.undo) undo();
             }}
           >
-            Undo
-          </Button>
-        ) : (
-          <Button sx={{ color: "inherit" }} onClick={close}>
-            Close
-          </Button>
-        )
-      }
-    />
+            {current.undo ? "Undo" : "Close"}
+          </button>
+        </div>
+      )}
+    </div>
   );
 }
 
@@ -267,11 +175,11 @@ const BAR = {
 
 /** What stands over every screen when there is something to say of the whole. */
 function Bars({ onOwn }: { readonly onOwn: () => void }) {
-  const { demo, apart } = useGarden();
+  const { demo, apart, keepsNothing } = useGarden();
   const renewal = useRenewal();
   return (
     <>
-      {keepsNothing() && (
+      {keepsNothing && (
         <Box sx={BAR} role="status">
           <Typography sx={{ flex: 1, py: 1 }}>
             Nothing is kept in this tab: the browser gave no storage. Export the garden before you close it.
@@ -409,7 +317,7 @@ export function Shell() {
             width: { xs: "100%", md: "auto" },
           }}
         >
-          <Search inputRef={search} />
+          <SearchBox inputRef={search} />
         </Box>
       </Box>
       <Bars onOwn={() => setOwn(true)} />
@@ -423,8 +331,12 @@ export function Shell() {
       </Box>
       <NoticeBar />
       <Keyboard search={search} onHelp={openHelp} />
-      {help && <Help onClose={() => setHelp(false)} />}
-      {own && <OwnPlaceDialog onClose={() => setOwn(false)} />}
+      <Part name="A dialog">
+        <Suspense fallback={null}>
+          {help && <Help onClose={() => setHelp(false)} />}
+          {own && <OwnPlaceDialog onClose={() => setOwn(false)} />}
+        </Suspense>
+      </Part>
     </Box>
   );
 }

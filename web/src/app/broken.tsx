@@ -2,13 +2,15 @@
 import { Box, Button, Typography } from "@mui/material";
 import { Component, useEffect, type ReactNode } from "react";
 import { useLocation, useNavigate, useRouteError } from "react-router";
-import { loadStored } from "../data/changes.ts";
-import { exportFound } from "../data/fileOut.ts";
-import { db, tab } from "../state/storage.ts";
 
 const messageOf = (e: unknown): string => (e instanceof Error ? e.message : "unknown trouble");
 
 const keepAsFile = async (): Promise<void> => {
+  const [{ db, tab }, { loadStored }, { exportFound }] = await Promise.all([
+    import("../state/keeper.ts"),
+    import("../data/changes.ts"),
+    import("../data/fileOut.ts"),
+  ]);
   const found = await loadStored(db, tab);
   if (found.is !== "nothing") await exportFound(db, found);
 };

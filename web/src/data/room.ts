@@ -1,17 +1,11 @@
 /** Room in the browser's storage: asked to stay, counted, and made when it runs out. */
 import type { WrenDb } from "./db.ts";
+import { isFull } from "./full.ts";
 
 const BALLAST = "ballast";
 /** Given up when the storage is full, so that a last change, and taking it back, still find room. */
 const BALLAST_BYTES = 1_000_000;
 const CHUNK = 65_536;
-
-/** Did a write fail because the storage is full? The database wraps what the browser said. */
-export function isFull(e: unknown): boolean {
-  for (let x: unknown = e; x instanceof Error; x = "inner" in x ? x.inner : x.cause)
-    if (x.name.includes("Quota") || x.message.includes("QuotaExceeded")) return true;
-  return false;
-}
 
 /** Lays the ballast down; noise, because what repeats itself is packed and takes no room. */
 export async function layBallast(db: WrenDb): Promise<void> {

@@ -10,11 +10,11 @@ import {
   type Visit,
   giveOrTake,
 } from "@wren/core";
-import { scaleLinear } from "d3-scale";
 import { useMemo } from "react";
 import { useGarden } from "../state/garden.tsx";
 import { dateText } from "../state/voice.ts";
 import { VERDICT_COLOUR, VerdictMark } from "../ui/VerdictMark.tsx";
+import { linear } from "./linear.ts";
 import { ridges, verdictRuns } from "./yearRibbon.geometry.ts";
 import { monthTicks } from "./strip.geometry.ts";
 
@@ -42,7 +42,7 @@ export function PlantYearRibbon({ kind, on, visits }: Props) {
   const { climate } = useGarden().model;
   const h = climate.hemisphere;
   const { seasonYear, seasonDay } = seasonPoint(on, h);
-  const x = useMemo(() => scaleLinear([0, 365], [0, W]).clamp(true), []);
+  const x = useMemo(() => linear([0, 365], [0, W], true), []);
   const runs = useMemo(() => verdictRuns(kind), [kind]);
   const hills = useMemo(() => ridges(kind.year, x, FOOT, 16), [kind, x]);
   const task = TASK_TABLE[kind.prices.task].label;

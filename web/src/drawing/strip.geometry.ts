@@ -1,7 +1,7 @@
 /** Numbers of the strip of the year: a season year's days against a width, and the curves over it. */
 import { monthStart, seasonDate, seasonPoint, seasonStart, YEAR_DAYS, type Climate, type PlainDate } from "@wren/core";
-import { scaleLinear } from "d3-scale";
 import { area, curveMonotoneX, line } from "d3-shape";
+import { linear } from "./linear.ts";
 
 export interface StripBox {
   readonly width: number;
@@ -21,15 +21,15 @@ const EVERY = 4;
 const DAYS = Array.from({ length: Math.ceil(YEAR_DAYS / EVERY) + 1 }, (_, i) => Math.min(YEAR_DAYS - 1, i * EVERY));
 
 /** Horizontal place of a season day. */
-export const stripX = (width: number) => scaleLinear([0, YEAR_DAYS - 1], [0, width]).clamp(true);
+export const stripX = (width: number) => linear([0, YEAR_DAYS - 1], [0, width], true);
 
 export function stripCurves(c: Climate, { width, height }: StripBox): StripCurves {
   const x = stripX(width);
   const year = Math.max(1, c.warmthAt(YEAR_DAYS));
   const odds = c.frost(0);
-  const warm = scaleLinear([0, year], [height, 4]);
-  const cold = scaleLinear([0, 1], [0, height * 0.5]);
-  const light = scaleLinear([4, 20], [height, height * 0.35]).clamp(true);
+  const warm = linear([0, year], [height, 4]);
+  const cold = linear([0, 1], [0, height * 0.5]);
+  const light = linear([4, 20], [height, height * 0.35], true);
   return {
     warmth:
       line<number>(

@@ -8,7 +8,7 @@ import { today } from "../data/clock.ts";
 import type { Found, HeldApart } from "../data/stored.ts";
 import { PlaceFields } from "../forms/PlaceFields.tsx";
 import { placeInput, placeSchema, type PlaceInput } from "../forms/placeForm.ts";
-import { db, tab } from "../state/storage.ts";
+import { db, tab } from "../state/keeper.ts";
 
 type Headless = Extract<Found, { is: "headless" }>;
 

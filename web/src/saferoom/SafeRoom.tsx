@@ -7,7 +7,8 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { loadStored, redoLast, undoLast, undoState, type UndoState } from "../data/changes.ts";
 import { exportFound } from "../data/fileOut.ts";
 import type { Found } from "../data/stored.ts";
-import { db, goOnInMemory, tab, type StorageTrouble } from "../state/storage.ts";
+import { db, goOnInMemory, tab } from "../state/keeper.ts";
+import type { StorageTrouble } from "../state/trouble.ts";
 import { ApartTable } from "../ui/ApartTable.tsx";
 import { PlaceAgain } from "./PlaceAgain.tsx";
 import { StartAnew } from "./StartAnew.tsx";
@@ -63,6 +64,10 @@ function Frame({ title, children }: { readonly title: string; readonly children:
 
 function NoStorage({ trouble, onRetry }: { readonly trouble: StorageTrouble; readonly onRetry: () => void }) {
   const { title, text } = TROUBLES[trouble.is];
+  const again = (): void => {
+    db.close();
+    onRetry();
+  };
   return (
     <Frame title={title}>
       <Typography sx={{ mb: 2 }}>{text}</Typography>
@@ -73,7 +78,7 @@ function NoStorage({ trouble, onRetry }: { readonly trouble: StorageTrouble; rea
       )}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
         {trouble.is === "closed" || trouble.is === "blocked" ? (
-          <Button variant="contained" onClick={onRetry}>
+          <Button variant="contained" onClick={() => again()}>
             Try again
           </Button>
         ) : (

@@ -5,7 +5,7 @@ import { replaceStored } from "../data/changes.ts";
 import type { Snapshot } from "../data/db.ts";
 import { listSnapshots, openSnapshot } from "../data/snapshots.ts";
 import type { Found } from "../data/stored.ts";
-import { db, tab } from "../state/storage.ts";
+import { db, tab } from "../state/keeper.ts";
 import { snapshotText } from "../words/labels.ts";
 
 export function Snapshots({

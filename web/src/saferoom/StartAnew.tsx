@@ -5,7 +5,7 @@ import { useState } from "react";
 import { replaceStored } from "../data/changes.ts";
 import { today } from "../data/clock.ts";
 import type { Found } from "../data/stored.ts";
-import { db, tab } from "../state/storage.ts";
+import { db, tab } from "../state/keeper.ts";
 
 export function StartAnew({ onFound }: { readonly onFound: (found: Found) => void }) {
   const [sure, setSure] = useState(false);

@@ -1,18 +1,16 @@
 /** Edits of a garden that more than one screen makes. */
 import {
   daysBetween,
-  learnFrom,
   sameData,
   type Garden,
   type ListName,
-  type Observation,
   type Place,
   type PlainDate,
   type Plant,
   type Programme,
   type Visit,
 } from "@wren/core";
-import { Refused } from "../data/changes.ts";
+import { Refused } from "../data/refused.ts";
 import { nextPlace } from "../forms/nextPlace.ts";
 
 type RowOf<L extends ListName> = Garden[L][number];
@@ -109,13 +107,3 @@ export function seenDay(plant: Plant, on: PlainDate, today: PlainDate): PlainDat
   const day = on > today ? today : on;
   return plant.plantedOn !== null && day < plant.plantedOn ? plant.plantedOn : day;
 }
-
-/** What was seen at a plant, written down; flowers on a shrub nobody could name say what it is. */
-export const withSeen = (
-  g: Garden,
-  seen: Pick<Observation, "id" | "plantId" | "on" | "kind" | "where" | "lookedFor">,
-): Garden => ({
-  ...standing(g, seen.plantId),
-  plants: g.plants.map((p) => (p.id === seen.plantId ? { ...p, ...learnFrom(p, seen) } : p)),
-  observations: [...g.observations, { ...seen, heightM: null, note: "" }],
-});

@@ -1,7 +1,17 @@
 /** The garden on screen: read from the database, opened for questions, changed only through change(). */
-import { CATALOGUE, kindCache, openGarden, withYears, yearsAsked, type Garden, type GardenModel } from "@wren/core";
+import {
+  catalogueOf,
+  DEMO_KINDS,
+  demoGardenBy,
+  kindCache,
+  openGarden,
+  withYears,
+  yearsAsked,
+  type Catalogue,
+  type Garden,
+  type GardenModel,
+} from "@wren/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { liveQuery } from "dexie";
 import {
   createContext,
   lazy,
@@ -14,16 +24,20 @@ import {
   type ComponentProps,
   type ReactNode,
 } from "react";
-import { editStored, loadStored, redoLast, Refused, undoLast, undoState, type UndoState } from "../data/changes.ts";
+import type { UndoState } from "../data/changes.ts";
+import { today } from "../data/clock.ts";
 import type { Picture } from "../data/db.ts";
-import { askToStay, isFull, withRoom } from "../data/room.ts";
+import { isFull } from "../data/full.ts";
+import { Refused } from "../data/refused.ts";
 import type { Found, HeldApart, Kept } from "../data/stored.ts";
-import { useNotices } from "./notices.tsx";
 import { keepHouse } from "./housekeeping.ts";
-import { db, openStored, storageTrouble, tab, troubleOf } from "./storage.ts";
+import { useKinds } from "./kinds.ts";
+import { useNotices } from "./notices.tsx";
+import { storageTrouble, type StorageTrouble } from "./trouble.ts";
 import { useYears } from "./years.ts";
 
 const SafeRoom = lazy(() => import("../saferoom/index.ts"));
+const keeper = () => import("./keeper.ts");
 
 /** What a change may bring along, and what else of the state it replaces. */
 export interface More {
@@ -39,6 +53,8 @@ export interface GardenState {
   readonly demo: boolean;
   /** Rows that are set apart. */
   readonly apart: readonly HeldApart[];
+  /** The browser gave no storage: nothing outlives this page. */
+  readonly keepsNothing: boolean;
   readonly model: GardenModel;
   readonly undoable: UndoState;
   /** Applies an edit as one undoable change; says what was done, or why it could not be kept. */
@@ -50,6 +66,7 @@ const GardenContext = createContext<GardenState | null>(null);
 
 const KEY = ["garden"] as const;
 const UNDO_KEY = ["undo"] as const;
+const NOTHING: UndoState = { undo: null, redo: null };
 
 const failure = (e: unknown): string => {
   if (e instanceof Refused) return `Not kept, nothing was changed. ${e.message}`;
@@ -58,44 +75,81 @@ const failure = (e: unknown): string => {
   return `This could not be kept: ${e instanceof Error ? e.message : String(e)}`;
 };
 
-const revisions = (): Promise<number> => db.meta.get("rev").then((r) => r?.value ?? 0);
+/** A mark beside the database that there is one: without it the demo garden is shown while the database is opened. */
+const MARK = "wren-kept";
+function beenHere(): boolean {
+  try {
+    return localStorage.getItem(MARK) !== null;
+  } catch {
+    return true;
+  }
+}
+function markKept(): void {
+  try {
+    localStorage.setItem(MARK, "1");
+  } catch {
+    // Without it the next visit waits for the database, as this one did.
+  }
+}
+
+let first: Garden | null = null;
+const firstGarden = (): Garden => (first ??= demoGardenBy(catalogueOf(DEMO_KINDS), today()));
+/** What a first visit sees at once. */
+const atOnce = (): Found | undefined =>
+  beenHere() ? undefined : { is: "garden", kept: { garden: firstGarden(), demo: true, apart: [], rev: -1 } };
+
+async function open(): Promise<Found> {
+  const { openStored } = await keeper();
+  const found = await openStored(firstGarden);
+  markKept();
+  return found;
+}
 
 function useStored() {
   const client = useQueryClient();
-  const stored = useQuery({ queryKey: KEY, queryFn: openStored, staleTime: Infinity });
-  const undoable = useQuery({ queryKey: UNDO_KEY, queryFn: () => undoState(db, tab), staleTime: Infinity });
-  const opened = stored.isSuccess;
+  const [placeholder] = useState(atOnce);
+  const stored = useQuery({
+    queryKey: KEY,
+    queryFn: open,
+    staleTime: Infinity,
+    ...(placeholder ? { placeholderData: placeholder } : {}),
+  });
+  const opened = stored.isSuccess && !stored.isPlaceholderData;
+  const undoable = useQuery({
+    queryKey: UNDO_KEY,
+    queryFn: async () => (await keeper()).undoNow(),
+    staleTime: Infinity,
+    enabled: opened,
+  });
   // Another tab's changes arrive here as well; one's own are here already.
   useEffect(() => {
     if (!opened) return;
-    const watching = liveQuery(revisions).subscribe(
-      (rev) => {
-        if (tab.kept?.rev === rev) return;
-        void loadStored(db, tab).then(
-          (found) => client.setQueryData(KEY, found),
-          () => undefined,
-        );
+    let stop: (() => void) | null = null;
+    let left = false;
+    void keeper().then((k) => {
+      if (left) return;
+      stop = k.watchOthers((found) => {
+        client.setQueryData(KEY, found);
         void client.invalidateQueries({ queryKey: UNDO_KEY });
-      },
-      () => undefined,
-    );
-    return () => watching.unsubscribe();
+      });
+    });
+    return () => {
+      left = true;
+      stop?.();
+    };
   }, [client, opened]);
-  return { stored, undoable: undoable.data ?? { undo: null, redo: null } };
+  return { stored, opened, undoable: undoable.data ?? NOTHING };
 }
 
 /** The climate and the kinds' years are kept while the place stays as it is; ranges come in when they are known. */
-function useModel(garden: Garden | undefined): GardenModel | null {
-  const ground = garden ? JSON.stringify(garden.place) : "";
-  const base = useMemo(
-    () => (ground === "" ? null : kindCache({ place: JSON.parse(ground) as Garden["place"] })),
-    [ground],
-  );
-  const plain = useMemo(() => (garden && base ? openGarden(garden, CATALOGUE, base) : null), [garden, base]);
+function useModel(garden: Garden, kinds: Catalogue | null): GardenModel | null {
+  const ground = JSON.stringify(garden.place);
+  const base = useMemo(() => kindCache({ place: JSON.parse(ground) as Garden["place"] }), [ground]);
+  const plain = useMemo(() => kinds && openGarden(garden, kinds, base), [garden, kinds, base]);
   const asked = useMemo(() => (plain ? yearsAsked(plain) : null), [plain]);
-  const shown = useYears(db, asked);
-  const ranged = useMemo(() => (base && shown ? withYears(base, shown) : null), [base, shown]);
-  return useMemo(() => (garden && ranged ? openGarden(garden, CATALOGUE, ranged) : plain), [garden, ranged, plain]);
+  const shown = useYears(asked);
+  const ranged = useMemo(() => shown && withYears(base, shown), [base, shown]);
+  return useMemo(() => (kinds && ranged ? openGarden(garden, kinds, ranged) : plain), [garden, kinds, ranged, plain]);
 }
 
 /** Which rows are set apart, as one text: what was looked at once is not put in the way again. */
@@ -106,14 +160,23 @@ const apartName = (apart: readonly HeldApart[]): string =>
     .sort()
     .join(" ");
 
-export function GardenProvider({ children, waiting }: { readonly children: ReactNode; readonly waiting: ReactNode }) {
-  const { stored, undoable } = useStored();
-  const client = useQueryClient();
+/** What an error at opening is: read by the part that knows the database. */
+function useTrouble(error: Error | null): StorageTrouble | null {
   const trouble = useSyncExternalStore(storageTrouble.subscribe, storageTrouble.now);
+  if (trouble) return trouble;
+  if (!error) return null;
+  return error.name === "NewerDatabase"
+    ? { is: "newer", detail: error.message }
+    : { is: "closed", detail: error.message };
+}
+
+export function GardenProvider({ children, waiting }: { readonly children: ReactNode; readonly waiting: ReactNode }) {
+  const { stored, opened, undoable } = useStored();
+  const client = useQueryClient();
+  const trouble = useTrouble(stored.error);
   const [passedBy, setPassedBy] = useState("");
   const found: Found | undefined = stored.data;
   const retry = (): void => {
-    db.close();
     void client.resetQueries({ queryKey: KEY });
     void client.invalidateQueries({ queryKey: UNDO_KEY });
   };
@@ -126,14 +189,13 @@ export function GardenProvider({ children, waiting }: { readonly children: React
       <SafeRoom {...props} onRetry={retry} onFound={seen} />
     </Suspense>
   );
-  const wrong = trouble ?? (stored.error ? troubleOf(stored.error) : null);
-  if (wrong) return safe({ trouble: wrong, found: null, onGoOn: null });
+  if (trouble) return safe({ trouble, found: null, onGoOn: null });
   if (!found) return waiting;
   if (found.is !== "garden") return safe({ trouble: null, found, onGoOn: null });
   const apart = apartName(found.kept.apart);
   if (apart !== "" && apart !== passedBy) return safe({ trouble: null, found, onGoOn: () => setPassedBy(apart) });
   return (
-    <Opened kept={found.kept} undoable={undoable} waiting={waiting}>
+    <Opened kept={found.kept} opened={opened} undoable={undoable} waiting={waiting}>
       {children}
     </Opened>
   );
@@ -141,55 +203,62 @@ export function GardenProvider({ children, waiting }: { readonly children: React
 
 interface OpenedProps {
   readonly kept: Kept;
+  /** The database is open; until then a first visit sees the demo garden. */
+  readonly opened: boolean;
   readonly undoable: UndoState;
   readonly waiting: ReactNode;
   readonly children: ReactNode;
 }
-function Opened({ kept, undoable, waiting, children }: OpenedProps) {
+function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
   const client = useQueryClient();
   const { say } = useNotices();
-  const model = useModel(kept.garden);
-  useEffect(() => keepHouse(db, () => tab.kept), []);
+  const kinds = useKinds(kept.garden, kept.rev < 0);
+  const model = useModel(kept.garden, kinds);
+  const keepsNothing = useQuery({
+    queryKey: ["keeps nothing"],
+    queryFn: async () => (await keeper()).keepsNothing(),
+    enabled: opened,
+    staleTime: Infinity,
+  });
+  useEffect(() => (opened ? keepHouse() : undefined), [opened]);
   const write = useMutation({
-    mutationFn: async (c: { label: string; edit: (g: Garden) => Garden; more: More }) => {
-      const { pictures, replaces, ...rest } = c.more;
-      const before = tab.kept;
-      if (replaces && before && !before.demo) await keepAsItWas(before.garden);
-      const next = await withRoom(db, () =>
-        editStored(db, tab, {
-          label: c.label,
-          edit: (now) => ({ ...rest, garden: c.edit(now.garden) }),
-          ...(pictures ? { pictures } : {}),
-        }),
-      );
-      if (next !== before) client.setQueryData(KEY, { is: "garden", kept: next } satisfies Found);
+    mutationFn: async ({ label, edit, more }: { label: string; edit: (g: Garden) => Garden; more: More }) => {
+      await client.ensureQueryData({ queryKey: KEY, queryFn: open });
+      const { pictures, replaces, ...rest } = more;
+      const asked = {
+        label,
+        edit: (now: { garden: Garden }) => ({ ...rest, garden: edit(now.garden) }),
+        ...(pictures ? { pictures } : {}),
+      };
+      const { kept: next, same } = await (await keeper()).changeStored(asked, replaces === true);
+      if (!same) client.setQueryData(KEY, { is: "garden", kept: next } satisfies Found);
       await client.invalidateQueries({ queryKey: UNDO_KEY });
-      if (!next.demo && next.garden.plants.length > 0 && (before?.demo || before?.garden.plants.length === 0))
-        void askToStay().catch(() => false);
-      return next === before;
+      return same;
     },
     onSuccess: (same, c) =>
       say(same ? { text: "Nothing was changed: it is kept like that already." } : { text: `${c.label}.`, undo: true }),
     onError: (e) => say({ text: failure(e), trouble: true }),
   });
   const back = useMutation({
-    mutationFn: (way: "undo" | "redo") => withRoom(db, () => (way === "undo" ? undoLast(db, tab) : redoLast(db, tab))),
-    onSuccess: async (label, way) => {
-      if (label === null) return;
-      if (tab.kept) client.setQueryData(KEY, { is: "garden", kept: tab.kept } satisfies Found);
+    mutationFn: async (way: "undo" | "redo") => (await keeper()).turnStored(way),
+    onSuccess: async (done, way) => {
+      if (done === null) return;
+      client.setQueryData(KEY, done.found);
       await client.invalidateQueries({ queryKey: UNDO_KEY });
-      say({ text: way === "undo" ? `Undone: ${label}.` : `Done again: ${label}.` });
+      say({ text: way === "undo" ? `Undone: ${done.label}.` : `Done again: ${done.label}.` });
     },
     onError: (e) => say({ text: failure(e), trouble: true }),
   });
   const { mutateAsync } = write;
   const { mutate: goBack } = back;
+  const nothing = keepsNothing.data ?? false;
   const value = useMemo((): GardenState | null => {
     if (!model) return null;
     return {
       garden: kept.garden,
       demo: kept.demo,
       apart: kept.apart,
+      keepsNothing: nothing,
       model,
       undoable,
       change: (label, edit, more = {}) =>
@@ -200,14 +269,8 @@ function Opened({ kept, undoable, waiting, children }: OpenedProps) {
       undo: () => goBack("undo"),
       redo: () => goBack("redo"),
     };
-  }, [kept, model, undoable, mutateAsync, goBack]);
+  }, [kept, nothing, model, undoable, mutateAsync, goBack]);
   return value ? <GardenContext value={value}>{children}</GardenContext> : waiting;
-}
-
-/** A snapshot before the whole garden is replaced; where it cannot be taken, the undo still holds. */
-async function keepAsItWas(garden: Garden): Promise<void> {
-  const { takeSnapshot } = await import("../data/snapshots.ts");
-  await takeSnapshot(db, garden, "replaced").catch(() => undefined);
 }
 
 export function useGarden(): GardenState {

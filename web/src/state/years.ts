@@ -2,8 +2,6 @@
 import type { YearsAsked, YearsShown } from "@wren/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
-import * as z from "zod";
-import type { WrenDb } from "../data/db.ts";
 import type { YearsPort } from "../worker/port.ts";
 
 /** The screen comes first: the work begins when it has settled. */
@@ -12,20 +10,6 @@ const QUERY = "years";
 /** What another build has worked out is worked out anew: its core may have known better or worse. */
 declare const __CORE__: string;
 const BUILD = typeof __CORE__ === "undefined" ? "unbuilt" : __CORE__;
-
-const lists = z.custom<ArrayLike<number>>((x) => ArrayBuffer.isView(x) || Array.isArray(x));
-const KeptSchema = z.object({
-  shown: z.object({
-    years: z.number(),
-    ranges: z.record(z.string(), z.record(z.string(), z.tuple([z.number(), z.number()]).readonly())),
-    days: z.record(z.string(), z.object({ open: lists, leastLoss: lists, mostLoss: lists })),
-  }),
-});
-/** What was worked out before, when it is that. */
-async function kept(db: WrenDb, key: string): Promise<YearsShown | null> {
-  const read = KeptSchema.safeParse(await db.derived.get(key).catch(() => undefined));
-  return read.success ? read.data.shown : null;
-}
 
 export type Progress =
   | { readonly state: "waiting" }
@@ -60,11 +44,12 @@ const settled = (signal: AbortSignal): Promise<void> =>
     });
   });
 
-async function workedOut(db: WrenDb, key: string, asked: YearsAsked, signal: AbortSignal): Promise<YearsShown | null> {
-  const known = await kept(db, key);
-  if (known) {
-    setProgress({ state: "done", years: known.years });
-    return known;
+async function workedOut(key: string, asked: YearsAsked, signal: AbortSignal): Promise<YearsShown | null> {
+  const { keptYears, keepYears } = await import("./keptYears.ts");
+  const kept = await keptYears(key);
+  if (kept) {
+    setProgress({ state: "done", years: kept.years });
+    return kept;
   }
   await settled(signal);
   const works = await port();
@@ -75,24 +60,17 @@ async function workedOut(db: WrenDb, key: string, asked: YearsAsked, signal: Abo
     setProgress({ state: "stopped" });
     return null;
   }
-  // Only the newest is kept: it is worked out anew in seconds.
-  const row = { key, shown: answer.value };
-  await db
-    .transaction("rw", db.derived, async () => {
-      await db.derived.filter((r) => r.key.startsWith("[")).delete();
-      await db.derived.put(row);
-    })
-    .catch(() => undefined);
+  await keepYears(key, answer.value);
   setProgress({ state: "done", years: asked.years });
   return answer.value;
 }
 
 /** What the years show, as soon as it is known; null until then and where it was stopped. */
-export function useYears(db: WrenDb, asked: YearsAsked | null): YearsShown | null {
+export function useYears(asked: YearsAsked | null): YearsShown | null {
   const key = JSON.stringify([BUILD, asked]);
   const q = useQuery({
     queryKey: [QUERY, key],
-    queryFn: ({ signal }) => workedOut(db, key, asked!, signal),
+    queryFn: ({ signal }) => workedOut(key, asked!, signal),
     enabled: asked !== null,
     staleTime: Infinity,
     retry: false,

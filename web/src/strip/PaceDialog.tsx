@@ -4,14 +4,9 @@ import { type Garden, type Pace } from "@wren/core";
 import { useState } from "react";
 import { useGarden } from "../state/garden.tsx";
 import { useVoice } from "../state/voice.ts";
+import { paceText } from "./paceText.ts";
 
 const MOST = 30;
-
-export const paceText = (days: number, say: (n: number) => string): string => {
-  const whole = Math.round(days);
-  if (whole === 0) return "as usual";
-  return whole > 0 ? `${say(whole)} ahead` : `${say(-whole)} behind`;
-};
 
 /** The gardener's word on a season, or none. */
 const withPace = (g: Garden, seasonYear: number, paceDays: number | null): Garden => ({
@@ -45,7 +40,7 @@ function Voices({ pace }: { readonly pace: Pace }) {
   );
 }
 
-export function PaceDialog({ pace, onClose }: { readonly pace: Pace; readonly onClose: () => void }) {
+export default function PaceDialog({ pace, onClose }: { readonly pace: Pace; readonly onClose: () => void }) {
   const { change } = useGarden();
   const say = useVoice();
   const [days, setDays] = useState(Math.round(pace.days));

@@ -2,14 +2,27 @@
 import { Box, Button, IconButton } from "@mui/material";
 import { frostDates, partsOf, seasonDate, seasonPoint, type PlainDate } from "@wren/core";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
-import { memo, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import {
+  lazy,
+  memo,
+  Suspense,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+} from "react";
 import { today } from "../data/clock.ts";
 import { useDay, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
 import { dateText, fullDate, useVoice } from "../state/voice.ts";
-import { PaceDialog, paceText } from "./PaceDialog.tsx";
+import { paceText } from "./paceText.ts";
 import { Ranges } from "./Ranges.tsx";
 import { dateAt, monthTicks, stripCurves, stripX } from "../drawing/strip.geometry.ts";
+
+const PaceDialog = lazy(() => import("./PaceDialog.tsx"));
 
 const BOX = { width: 1000, height: 54 } as const;
 const MONTH = new Intl.DateTimeFormat(undefined, { month: "short", timeZone: "UTC" });
@@ -135,7 +148,11 @@ const PaceButton = memo(function PaceButton({ seasonYear }: { readonly seasonYea
         </Box>
         {paceText(pace.days, say.days)}
       </Button>
-      {open && <PaceDialog pace={pace} onClose={() => setOpen(false)} />}
+      {open && (
+        <Suspense fallback={null}>
+          <PaceDialog pace={pace} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 });

@@ -7,7 +7,7 @@ import { download } from "../../data/download.ts";
 import { fileName, fileOf } from "../../data/fileOut.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
-import { db } from "../../state/storage.ts";
+import { db } from "../../state/keeper.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { FileButton } from "../../ui/FileButton.tsx";
 import { Scroller } from "../../ui/Scroller.tsx";

@@ -8,7 +8,7 @@ import { askToStay, roomNow } from "../../data/room.ts";
 import { listSnapshots, openSnapshot, takeSnapshot } from "../../data/snapshots.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useNotices } from "../../state/notices.tsx";
-import { db } from "../../state/storage.ts";
+import { db } from "../../state/keeper.ts";
 import { Scroller } from "../../ui/Scroller.tsx";
 import { snapshotText } from "../../words/labels.ts";
 import { ChangePreview } from "./ChangePreview.tsx";

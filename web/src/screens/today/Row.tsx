@@ -1,12 +1,12 @@
 /** One plant in Today's list: a drawing to scale, the answer in a sentence, its price, and one press to start. */
-import { CATALOGUE, type Observation, type Task } from "@wren/core";
+import type { Observation, Task } from "@wren/core";
 import { memo, useCallback } from "react";
 import { today } from "../../data/clock.ts";
 import { PlantThumb } from "../../drawing/PlantShape.tsx";
 import { useDay } from "../../state/day.tsx";
-import { seenDay, withSeen, standing } from "../../state/edits.ts";
+import { seenDay, standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
-import { newId } from "../../state/ids.ts";
+import { useSeen } from "../../state/useSeen.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
 import type { RowView, WaitsFor } from "./rowView.ts";
@@ -46,6 +46,7 @@ const LOOKED_FOR: Readonly<Record<Exclude<WaitsFor, null | "survey">, Observatio
 /** One press: seen and where, or not yet. Flowers on a shrub nobody could name say what it is. */
 function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsFor: WaitsFor }) {
   const { change, model } = useGarden();
+  const write = useSeen();
   const { on } = useDay();
   if (waitsFor === null) return null;
   const plant = model.plant(plantId);
@@ -73,9 +74,7 @@ function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsF
     );
   const note = ({ label: what, kind, where }: Press) => {
     const lookedFor = kind === "not-yet" ? LOOKED_FOR[waitsFor] : null;
-    return change(`${label}: ${what.toLowerCase()}`, (g) =>
-      withSeen(g, { id: newId(), plantId, on: day, kind, where, lookedFor }),
-    );
+    return write(`${label}: ${what.toLowerCase()}`, { plantId, on: day, kind, where, lookedFor });
   };
   return (
     <div className="presses">
@@ -104,7 +103,6 @@ interface Props extends RowView {
 
 /** Plain elements and classes: a hundred of these are drawn anew at every step of the day. */
 export const Row = memo(function Row({ chosen, onChoose, sight, ...v }: Props) {
-  const taxon = CATALOGUE.byId(v.taxonId)!;
   const lookFor = v.waitsFor !== null;
   const stands = useCallback((row: HTMLLIElement) => sight.add(v.plantId, row), [sight, v.plantId]);
   return (
@@ -116,7 +114,7 @@ export const Row = memo(function Row({ chosen, onChoose, sight, ...v }: Props) {
         aria-current={chosen ? "true" : undefined}
       >
         <PlantThumb
-          taxon={taxon}
+          taxon={v.taxon}
           leaf={v.leaf}
           showing={v.showing}
           fullness={v.fullness}

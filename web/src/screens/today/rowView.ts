@@ -6,6 +6,7 @@ import {
   type Advice,
   type GardenModel,
   type Task,
+  type Taxon,
   type Verdict,
   type Voice,
 } from "@wren/core";
@@ -15,7 +16,7 @@ import type { GroupId } from "./groups.ts";
 
 export interface RowView extends PlantLook {
   readonly plantId: string;
-  readonly taxonId: string;
+  readonly taxon: Taxon;
   readonly label: string;
   readonly task: Task;
   readonly verdict: Verdict;
@@ -56,7 +57,7 @@ export function rowView(a: Advice, group: GroupId, model: GardenModel, say: Voic
   return {
     ...lookOn(taxon, year, model.season(a.on).seasonDay),
     plantId: a.plantId,
-    taxonId: taxon.id,
+    taxon,
     label: plant.label,
     task: a.task,
     verdict: a.verdict,

@@ -1,0 +1,43 @@
+/** Kinds looked up by id or by name. */
+import type { Taxon, TaxonRow } from "./schema.ts";
+import { schoolFits } from "./schoolChoice.ts";
+import { SCHOOLS } from "./schools.ts";
+
+export interface Catalogue {
+  readonly taxa: readonly Taxon[];
+  /** null when there is no such kind. */
+  readonly byId: (id: string) => Taxon | null;
+  /** Kinds whose common or botanical name holds every word of the query, best match first. */
+  readonly search: (query: string) => readonly Taxon[];
+}
+
+const namesOf = (t: Taxon): string => [...t.common, t.botanical].join(" · ").toLowerCase();
+
+/**
+ * Builds a catalogue from rows; throws when an id comes twice: that is a bug in the data. The rows that ship are held to
+ * their schema by the compiler and by a test: parsing four hundred of them would come before every first answer.
+ */
+export function catalogueOf(rows: readonly TaxonRow[]): Catalogue {
+  const taxa = rows.map((t): Taxon => ({ ...t, schools: SCHOOLS.filter((s) => schoolFits(s, t)).map((s) => s.id) }));
+  const index = new Map(taxa.map((t) => [t.id, t]));
+  if (index.size !== taxa.length) throw new Error("a taxon id comes twice in the catalogue");
+  return {
+    taxa,
+    byId: (id) => index.get(id) ?? null,
+    search(query) {
+      const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+      const startsWith = (t: Taxon): number =>
+        t.common.some((c) => c.toLowerCase().startsWith(words[0] ?? "")) ? 0 : 1;
+      return taxa
+        .filter((t) => words.every((w) => namesOf(t).includes(w)))
+        .sort((a, b) => startsWith(a) - startsWith(b) || a.common[0]!.localeCompare(b.common[0]!));
+    },
+  };
+}
+
+/** A catalogue in which the kinds of another stay the objects they are: what was worked out for them holds on. */
+export function withKinds(known: Catalogue, all: Catalogue): Catalogue {
+  const kept = (t: Taxon): Taxon => known.byId(t.id) ?? t;
+  const taxa = all.taxa.map(kept);
+  return { taxa, byId: (id) => known.byId(id) ?? all.byId(id), search: (query) => all.search(query).map(kept) };
+}

@@ -1,0 +1,2 @@
+/** The kind that stands for a shrub nobody has named. */
+export const UNKNOWN_TAXON = "unknown-flowering-shrub";

@@ -1,0 +1,34 @@
+/** What a new row starts with where nobody has looked or said anything yet. Apart from the schemas, which more come without. */
+import type { Bed } from "./place.ts";
+import type { Plant } from "./plant.ts";
+
+/** Prices nobody has said. */
+export const NO_PRICES = { hour: null, plant: null, haulM3: null } as const;
+/** Hours nobody has said. */
+export const NO_HOURS = { hold: null, move: null, replace: null } as const;
+
+/** A bed nobody has surveyed yet. */
+export const UNSURVEYED_BED = {
+  facesDeg: null,
+  sun: { morning: null, midday: null, late: null },
+  shadedBy: "",
+  shadeGrows: false,
+  wind: null,
+  water: null,
+} as const satisfies Partial<Bed>;
+
+/** What nobody has surveyed yet; a new row starts with it and an old file is filled up with it. */
+export const UNSURVEYED_PLANT = {
+  plantedAbout: false,
+  backM: 0,
+  stance: "upright",
+  plantsInOne: 1,
+  touches: [],
+  support: null,
+  lastCutM: null,
+  health: null,
+  identity: null,
+  views: [],
+  schools: {},
+  hours: NO_HOURS,
+} as const satisfies Partial<Plant>;

@@ -1,0 +1,2 @@
+/** Fetched apart: four hundred kinds come after the first answer. */
+export { CATALOGUE } from "@wren/core";

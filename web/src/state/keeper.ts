@@ -1,0 +1,108 @@
+/**
+ * This page's way to the database: opened once, watched for what becomes of it, asked for the garden and given its
+ * changes. Fetched beside the first screen, not before it: the first visit has nothing to read yet.
+ */
+import type { Garden } from "@wren/core";
+import { liveQuery } from "dexie";
+import {
+  editStored,
+  loadStored,
+  newTab,
+  plantFirst,
+  redoLast,
+  undoLast,
+  undoState,
+  type Asked,
+  type Tab,
+  type UndoState,
+} from "../data/changes.ts";
+import { WrenDb } from "../data/db.ts";
+import { askToStay, withRoom } from "../data/room.ts";
+import type { Found, Kept } from "../data/stored.ts";
+import { newId } from "./ids.ts";
+import { setTrouble } from "./trouble.ts";
+
+/** The browser's database; in its place one in memory, where the browser gives none and the gardener goes on without. */
+export let db = new WrenDb();
+let inMemory = false;
+/** Nothing outlives this page. */
+export const keepsNothing = (): boolean => inMemory;
+
+/** A page keeps its name over a reload, so that its own changes stay its own. */
+function tabName(): string {
+  try {
+    const known = sessionStorage.getItem("wren-tab") ?? newId();
+    sessionStorage.setItem("wren-tab", known);
+    return known;
+  } catch {
+    return newId();
+  }
+}
+export const tab: Tab = newTab(tabName());
+
+function watchDb(d: WrenDb): void {
+  d.on("versionchange", () => {
+    d.close();
+    setTrouble({ is: "taken" });
+  });
+  d.on("blocked", () => setTrouble({ is: "blocked" }));
+  d.on("close", () => setTrouble({ is: "closed", detail: "the browser has closed it" }));
+}
+watchDb(db);
+
+/** Goes on in memory alone. */
+export async function goOnInMemory(): Promise<void> {
+  const { indexedDB, IDBKeyRange } = await import("fake-indexeddb");
+  db = new WrenDb("in-memory", { indexedDB, IDBKeyRange });
+  inMemory = true;
+  tab.kept = null;
+  tab.openedAt = null;
+  setTrouble(null);
+}
+
+/** Opens what is kept; where nothing is, the first garden moves in. Rejects when the database cannot be opened. */
+export async function openStored(first: () => Garden): Promise<Found> {
+  if (!db.isOpen()) await db.ready();
+  setTrouble(null);
+  const found = await loadStored(db, tab);
+  if (found.is !== "nothing") return found;
+  return plantFirst(db, tab, { garden: first(), demo: true });
+}
+
+/** Calls back with what another tab has made of the garden. @returns a way to stop watching */
+export function watchOthers(onFound: (found: Found) => void): () => void {
+  const watching = liveQuery(() => db.meta.get("rev").then((r) => r?.value ?? 0)).subscribe(
+    (rev) => {
+      if (tab.kept === null || tab.kept.rev === rev) return;
+      void loadStored(db, tab).then(onFound, () => undefined);
+    },
+    () => undefined,
+  );
+  return () => watching.unsubscribe();
+}
+
+export const undoNow = (): Promise<UndoState> => undoState(db, tab);
+
+/** A snapshot before the whole garden is replaced; where it cannot be taken, the undo still holds. */
+async function keepAsItWas({ garden, demo }: Kept): Promise<void> {
+  if (demo) return;
+  const { takeSnapshot } = await import("../data/snapshots.ts");
+  await takeSnapshot(db, garden, "replaced").catch(() => undefined);
+}
+
+/** Makes a change, and asks the browser to keep the garden when its first own plant came. Rejects with Refused. */
+export async function changeStored(asked: Asked, replaces: boolean): Promise<{ kept: Kept; same: boolean }> {
+  const before = tab.kept;
+  if (replaces && before) await keepAsItWas(before);
+  const kept = await withRoom(db, () => editStored(db, tab, asked));
+  const begun = before?.demo === true || before?.garden.plants.length === 0;
+  if (!kept.demo && kept.garden.plants.length > 0 && begun) void askToStay().catch(() => false);
+  return { kept, same: kept === before };
+}
+
+/** Takes the last change back or does it again; null when there is none. Rejects with Refused. */
+export async function turnStored(way: "undo" | "redo"): Promise<{ label: string; found: Found } | null> {
+  const label = await withRoom(db, () => (way === "undo" ? undoLast(db, tab) : redoLast(db, tab)));
+  if (label === null) return null;
+  return { label, found: tab.kept ? { is: "garden", kept: tab.kept } : await loadStored(db, tab) };
+}
