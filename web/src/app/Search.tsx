@@ -16,8 +16,12 @@ export default function Search({ inputRef, start }: SearchProps) {
   const navigate = useNavigate();
   const linkNow = useLinkNow();
   const [text, setText] = useState(start);
+  const [open, setOpen] = useState(start !== "");
   return (
     <Autocomplete
+      open={open}
+      onOpen={() => setOpen(true)}
+      onClose={() => setOpen(false)}
       options={[...garden.plants]}
       getOptionLabel={(p) => p.label}
       getOptionKey={(p) => p.id}
@@ -31,7 +35,10 @@ export default function Search({ inputRef, start }: SearchProps) {
       }}
       value={null}
       inputValue={text}
-      onInputChange={(_, v) => setText(v)}
+      onInputChange={(_, v, why) => {
+        // The field it took the place of has typed something already.
+        if (why !== "reset") setText(v);
+      }}
       onChange={(_, p) => {
         if (!p) return;
         setText("");

@@ -1,29 +1,39 @@
-/** The field plants are found in: a plain one until it is reached for, then the one with suggestions. */
-import { lazy, Suspense, useEffect, useState, type RefObject } from "react";
+/** The field plants are found in: a plain one until it is reached for, then, in its place, the one with suggestions. */
+import { useEffect, useState, type ComponentType, type RefObject } from "react";
+import type { SearchProps } from "./Search.tsx";
 
-const Search = lazy(() => import("./Search.tsx"));
+/** The fetched field, and whether the plain one had the focus when it came. */
+interface Fetched {
+  readonly Search: ComponentType<SearchProps>;
+  readonly focus: boolean;
+}
 
 export function SearchBox({ inputRef }: { readonly inputRef: RefObject<HTMLInputElement | null> }) {
-  const [reached, setReached] = useState(false);
+  const [fetched, setFetched] = useState<Fetched | null>(null);
   const [typed, setTyped] = useState("");
-  const plain = (
+  const fetch = async (): Promise<void> => {
+    const { default: Search } = await import("./Search.tsx");
+    setFetched({ Search, focus: document.activeElement === inputRef.current });
+  };
+  if (fetched)
+    return (
+      <>
+        <fetched.Search inputRef={inputRef} start={typed} />
+        {fetched.focus && <Focus field={inputRef} />}
+      </>
+    );
+  return (
     <input
       ref={inputRef}
+      role="combobox"
+      aria-expanded={false}
       className="find"
       placeholder="Find a plant  ( / )"
       aria-label="Find a plant"
       value={typed}
-      onFocus={() => setReached(true)}
+      onFocus={() => void fetch().catch(() => undefined)}
       onChange={(e) => setTyped(e.target.value)}
     />
-  );
-  return reached ? (
-    <Suspense fallback={plain}>
-      <Search inputRef={inputRef} start={typed} />
-      <Focus field={inputRef} />
-    </Suspense>
-  ) : (
-    plain
   );
 }
 

@@ -102,7 +102,7 @@ function NoticeBar() {
     return () => clearTimeout(timer);
   }, [no, stays, close]);
   return (
-    <div className="notices" role={stays ? "alert" : "status"} aria-live={stays ? "assertive" : "polite"}>
+    <div className="notices" aria-live={stays ? "assertive" : "polite"}>
       {current && (
         <div key={current.no} className={stays ? "notice notice-trouble" : "notice"}>
           <span>{current.text}</span>

@@ -40,9 +40,14 @@ async function read(db: WrenDb): Promise<Found> {
   return foundIn(await rawTables(db), await revOf(db));
 }
 
-/** What a finished transaction has left is what the tab knows; of one that failed it must know nothing. */
+/**
+ * What a finished transaction has left is what the tab knows; of one that failed it must know nothing. What was read
+ * before a write that has ended since does not count any more.
+ */
 function remember(tab: Tab, found: Found): Found {
-  tab.kept = found.is === "garden" ? found.kept : null;
+  if (found.is !== "garden") tab.kept = null;
+  else if (tab.kept === null || tab.kept.rev <= found.kept.rev) tab.kept = found.kept;
+  else return { is: "garden", kept: tab.kept };
   return found;
 }
 
@@ -116,7 +121,7 @@ export async function editStored(db: WrenDb, tab: Tab, asked: Asked): Promise<Ke
     if (asked.logged !== false) await log(db, { label: asked.label, ops, tab: tab.id });
     return { garden: next.garden, demo: next.demo, apart: next.apart, rev: await countUp(db) };
   });
-  tab.kept = kept;
+  remember(tab, { is: "garden", kept });
   return kept;
 }
 

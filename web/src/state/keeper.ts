@@ -69,13 +69,23 @@ export async function openStored(first: () => Garden): Promise<Found> {
   return plantFirst(db, tab, { garden: first(), demo: true });
 }
 
+/** What this page is writing just now: only when it is done can be told whether a newer garden is another's. */
+let writing: Promise<unknown> = Promise.resolve();
+function written<T>(work: Promise<T>): Promise<T> {
+  writing = Promise.allSettled([writing, work]);
+  return work;
+}
+
 /** Calls back with what another tab has made of the garden. @returns a way to stop watching */
 export function watchOthers(onFound: (found: Found) => void): () => void {
+  const look = async (rev: number): Promise<void> => {
+    await writing;
+    if (tab.kept !== null && tab.kept.rev >= rev) return;
+    const found = await written(loadStored(db, tab));
+    onFound(found);
+  };
   const watching = liveQuery(() => db.meta.get("rev").then((r) => r?.value ?? 0)).subscribe(
-    (rev) => {
-      if (tab.kept === null || tab.kept.rev === rev) return;
-      void loadStored(db, tab).then(onFound, () => undefined);
-    },
+    (rev) => void look(rev).catch(() => undefined),
     () => undefined,
   );
   return () => watching.unsubscribe();
@@ -94,7 +104,7 @@ async function keepAsItWas({ garden, demo }: Kept): Promise<void> {
 export async function changeStored(asked: Asked, replaces: boolean): Promise<{ kept: Kept; same: boolean }> {
   const before = tab.kept;
   if (replaces && before) await keepAsItWas(before);
-  const kept = await withRoom(db, () => editStored(db, tab, asked));
+  const kept = await written(withRoom(db, () => editStored(db, tab, asked)));
   const begun = before?.demo === true || before?.garden.plants.length === 0;
   if (!kept.demo && kept.garden.plants.length > 0 && begun) void askToStay().catch(() => false);
   return { kept, same: kept === before };
@@ -102,7 +112,7 @@ export async function changeStored(asked: Asked, replaces: boolean): Promise<{ k
 
 /** Takes the last change back or does it again; null when there is none. Rejects with Refused. */
 export async function turnStored(way: "undo" | "redo"): Promise<{ label: string; found: Found } | null> {
-  const label = await withRoom(db, () => (way === "undo" ? undoLast(db, tab) : redoLast(db, tab)));
+  const label = await written(withRoom(db, () => (way === "undo" ? undoLast(db, tab) : redoLast(db, tab))));
   if (label === null) return null;
   return { label, found: tab.kept ? { is: "garden", kept: tab.kept } : await loadStored(db, tab) };
 }
