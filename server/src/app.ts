@@ -2,7 +2,7 @@
 import helmet from "@fastify/helmet";
 import fastifyStatic from "@fastify/static";
 import Fastify, { type FastifyInstance } from "fastify";
-import { weatherAnswer } from "./routes/weather.ts";
+import { openStation } from "./station.ts";
 
 const SELF = "'self'";
 /** Nothing may be asked of another host. Emotion writes its styles inline. */
@@ -20,21 +20,55 @@ const POLICY = {
   fontSrc: [SELF],
 };
 
+/** A request that is not finished by then is closed: nobody may hold a line open for nothing. */
+const UNFINISHED_MS = 15_000;
+
+export interface AppOptions {
+  readonly webRoot: string;
+  readonly logger?: boolean;
+  readonly unfinishedMs?: number;
+}
+
+const UNREADABLE = "/api/unreadable";
+const isReadable = (url: string): boolean => {
+  try {
+    decodeURI(url);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
 /** Builds the server without listening, so that a test can ask it directly. */
-export async function buildApp(opts: { webRoot: string; logger?: boolean }): Promise<FastifyInstance> {
-  const app = Fastify({ logger: opts.logger ?? false, forceCloseConnections: true });
+export async function buildApp({
+  webRoot,
+  logger = false,
+  unfinishedMs = UNFINISHED_MS,
+}: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({
+    logger,
+    forceCloseConnections: true,
+    requestTimeout: unfinishedMs,
+    http: { headersTimeout: unfinishedMs, connectionsCheckingInterval: Math.ceil(unfinishedMs / 3) },
+    // An address that cannot be read is answered as everything else is, with the same headers.
+    rewriteUrl: ({ url = "/" }) => (isReadable(url) ? url : UNREADABLE),
+  });
   await app.register(helmet, {
     contentSecurityPolicy: { useDefaults: false, directives: POLICY },
     // Plain http on one's own machine is the usual case.
     strictTransportSecurity: false,
   });
   app.get("/api/health", () => ({ ok: true }));
-  app.get("/api/weather", (req, reply) => {
-    const answer = weatherAnswer(req.query);
+  app.get(UNREADABLE, (_, reply) => reply.code(400).send({ error: "this address cannot be read" }));
+  const station = openStation();
+  app.addHook("onClose", () => station.close());
+  app.get("/api/weather", async (req, reply) => {
+    const answer = await station.ask(req.query);
+    if (answer === null) return reply.code(503).send({ error: "too many ask at once: try again in a moment" });
     return answer.ok ? answer.value : reply.code(400).send({ error: answer.issues.map((i) => i.values["detail"]) });
   });
   await app.register(fastifyStatic, {
-    root: opts.webRoot,
+    root: webRoot,
     cacheControl: false,
     setHeaders(res, path) {
       const hashed = /[\\/]assets[\\/]/.test(path);

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { FastifyInstance } from "fastify";
 import { mkdtempSync, writeFileSync } from "node:fs";
+import { connect, type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { buildApp } from "../src/app.ts";
@@ -39,6 +40,7 @@ test("the simulated station: days of the year up to two past the date, marked as
 
 test.each([
   ["a day that does not exist", () => weather(PLACE, "2026-02-30"), "to"],
+  ["a year no weather is kept of", () => weather(PLACE, "9999-06-10"), "1850 to 2200"],
   ["no such zone", () => weather({ ...PLACE, zone: "6c" }), "place.zone"],
   [
     "frost dates the wrong way round",
@@ -57,4 +59,37 @@ test("no page may load anything from another host", async () => {
   const r = await app.inject({ url: "/", headers: { accept: "text/html" } });
   expect(r.headers["content-security-policy"]).toContain("default-src 'self'");
   expect(String(r.headers["content-security-policy"])).not.toMatch(/https?:/);
+});
+
+test("an address that cannot be read is refused with the same headers as every page", async () => {
+  const r = await app.inject({ url: "/%E0%A4%A", headers: { accept: "text/html" } });
+  expect(r.statusCode).toBe(400);
+  expect(r.headers["content-security-policy"]).toContain("default-src 'self'");
+  expect(r.headers["x-content-type-options"]).toBe("nosniff");
+});
+
+test("while a hundred places are asked about the server goes on answering others", async () => {
+  const answered: string[] = [];
+  const many = Array.from({ length: 60 }, (_, i) =>
+    weather({ ...PLACE, latitudeDeg: 30 + i / 4 }).then((r) => answered.push(`weather ${r.statusCode}`)),
+  );
+  const health = app.inject({ url: "/api/health" }).then(() => answered.push("health"));
+  await Promise.all([...many, health]);
+  expect(answered[0]).toBe("health");
+  expect(answered.filter((a) => a === "weather 200")).toHaveLength(60);
+});
+
+test("a request that is never finished is closed", async () => {
+  const impatient = await buildApp({ webRoot: mkdtempSync(join(tmpdir(), "web-")), unfinishedMs: 300 });
+  await impatient.listen({ port: 0, host: "127.0.0.1" });
+  const { port } = impatient.server.address() as AddressInfo;
+  const socket = connect(port, "127.0.0.1");
+  socket.write("GET /api/health HTTP/1.1\r\nHost: here\r\n");
+  const closed = await new Promise<string>((resolve) => {
+    socket.on("data", () => undefined);
+    socket.on("close", () => resolve("closed"));
+    socket.on("error", () => resolve("closed"));
+  });
+  expect(closed).toBe("closed");
+  await impatient.close();
 });

@@ -40,6 +40,24 @@ describe("the calendar file (RFC 5545, read by another parser)", () => {
     expect(lines.filter((l) => l === "VERSION:2.0").length).toBe(1);
   });
 
+  test("a name with line breaks, control characters and signs is one line of text; the file ends as every line", () => {
+    const named = openGarden(
+      {
+        ...model.garden,
+        name: "Mill\r\nX-EVIL:1; \\ a,\u0007b",
+        plants: model.garden.plants.map((p) => ({ ...p, label: "Rose\u0000\u001b\nX-MORE:1" })),
+      },
+      CATALOGUE,
+    );
+    const text = calendarFile(remindersOf(named, on), named, voiceOf("metric"), on, now);
+    expect(text).not.toMatch(/^X-(EVIL|MORE)/m);
+    expect(text).not.toMatch(/[\u0000-\u0009\u000b\u000c\u000e-\u001f\u007f]/);
+    expect(text.endsWith("END:VCALENDAR\r\n")).toBe(true);
+    const calendar = new ICAL.Component(ICAL.parse(text) as never);
+    expect(calendar.getFirstPropertyValue("x-wr-calname")).toBe("Mill X-EVIL:1\\; \\\\ a\\,b");
+    expect(value(events(text)[0]!, "summary")).toContain("Rose\nX-MORE:1");
+  });
+
   test("commas, semicolons, backslashes and accents survive", () => {
     const odd = "Rose; \\ the „café“, red";
     const named = openGarden(

@@ -34,6 +34,11 @@ function shades(a: Body, b: Body, facesDeg: number, altitudeDeg: number, azimuth
   return away > 0.01 && rise > 0 && aside < a.plant.widthM / 2 && away * Math.tan(altitudeDeg * RAD) < rise;
 }
 
+const LEAST_RISE = Math.tan(LEAST_ALTITUDE_DEG * RAD);
+/** Can a's shadow fall on b at all while the sun stands high enough to count? */
+const reaches = (a: Body, b: Body): boolean =>
+  Math.abs(a.plant.alongM - b.plant.alongM) * LEAST_RISE < a.heightM - b.heightM + a.plant.widthM * LEAST_RISE;
+
 export interface SkyDay {
   readonly latitudeDeg: number;
   readonly day: SeasonDay;
@@ -55,7 +60,7 @@ export function shadeInBed(bed: Pick<Bed, "facesDeg">, bodies: readonly Body[], 
   const out: Shade[] = [];
   for (const b of bodies)
     for (const a of bodies) {
-      if (a === b) continue;
+      if (a === b || !reaches(a, b)) continue;
       const dark = suns.filter((s) => shades(a, b, facesDeg, s.altitudeDeg, s.azimuthDeg)).length;
       const share = suns.length === 0 ? 0 : dark / suns.length;
       if (share >= 0.1) out.push({ by: a.plant.id, on: b.plant.id, share });

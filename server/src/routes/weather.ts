@@ -1,9 +1,11 @@
 /** The simulated station: days that a place's climate could have had. It knows nothing of real weather and says so. */
 import {
+  BOUNDS,
   checkPlaceClimate,
   climateOf,
   issueText,
   ok,
+  partsOf,
   PlainDateSchema,
   PlaceSchema,
   refused,
@@ -14,7 +16,10 @@ import {
 import * as z from "zod";
 
 const QuerySchema = z.object({
-  to: PlainDateSchema,
+  to: PlainDateSchema.refine(
+    (d) => partsOf(d).year >= BOUNDS.year.from && partsOf(d).year <= BOUNDS.year.to,
+    `expected a day of the years ${BOUNDS.year.from} to ${BOUNDS.year.to}`,
+  ),
   place: z
     .string()
     .max(4000)

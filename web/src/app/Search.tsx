@@ -11,6 +11,9 @@ export interface SearchProps {
   readonly start: string;
 }
 
+/** A longer list of suggestions helps nobody. */
+const MOST_SHOWN = 40;
+
 export default function Search({ inputRef, start }: SearchProps) {
   const { garden, model } = useGarden();
   const navigate = useNavigate();
@@ -27,11 +30,12 @@ export default function Search({ inputRef, start }: SearchProps) {
       getOptionKey={(p) => p.id}
       filterOptions={(options, { inputValue }) => {
         const words = inputValue.toLowerCase().split(/\s+/);
-        return options.filter((p) => {
+        const fits = options.filter((p) => {
           const t = model.taxonOf(p);
           const all = [p.label, ...t.common, t.botanical].join(" ").toLowerCase();
           return words.every((w) => all.includes(w));
         });
+        return fits.slice(0, MOST_SHOWN);
       }}
       value={null}
       inputValue={text}

@@ -24,6 +24,16 @@ const DAY_S = 86_400;
 /** Alarms ring at eight in the morning. */
 const EIGHT_S = 8 * 3600;
 
+/** Characters that a calendar may not carry; a line break is told by the generator. */
+// eslint-disable-next-line no-control-regex
+const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f]/g;
+const clean = (text: string): string => text.replace(/\r\n?/g, "\n").replace(CONTROL, "");
+/** The generator writes a calendar's name as it is given: here it is made one line of TEXT (RFC 5545, 3.3.11). */
+const nameText = (name: string): string =>
+  clean(name)
+    .replace(/\s+/g, " ")
+    .replace(/[\\;,]/g, "\\$&");
+
 const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
 
 function textsOf(
@@ -70,12 +80,13 @@ export function calendarFile(
   now: Date,
 ): string {
   const calendar = ical({
-    name: model.garden.name,
+    name: nameText(model.garden.name),
     prodId: { company: "Wren Song", product: "reminders", language: "EN" },
   });
   calendar.method(null as unknown as ICalCalendarMethod);
   for (const r of reminders) {
-    const { summary, description } = textsOf(r, model, say);
+    const texts = textsOf(r, model, say);
+    const [summary, description] = [clean(texts.summary), clean(texts.description)];
     const event = calendar.createEvent({
       id: `${r.uid}@wren-song`,
       sequence: Math.max(0, daysBetween(EPOCH, on)),
@@ -94,5 +105,6 @@ export function calendarFile(
       description: summary,
     });
   }
-  return calendar.toString();
+  // Every line ends so, the last one too.
+  return `${calendar.toString().replace(/(\r\n)+$/, "")}\r\n`;
 }

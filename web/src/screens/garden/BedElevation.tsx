@@ -2,7 +2,7 @@
 import { useDroppable } from "@dnd-kit/core";
 import { Box } from "@mui/material";
 import { adviseOn, heightBand, type Bed, type PlainDate } from "@wren/core";
-import { useMemo } from "react";
+import { useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { lookOn } from "../../drawing/plant.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
@@ -26,10 +26,45 @@ function Figure({ pxPerM }: { readonly pxPerM: number }) {
   );
 }
 
-function useInBed(standing: readonly Standing[], labels: Labels, pxPerM: number, on: PlainDate): readonly InBed[] {
+/** Beds of more plants than this are drawn as far as they are looked at. */
+const WHOLE = 60;
+const MARGIN_PX = 300;
+
+/** The part of a long bed that is scrolled into view, in pixels; null: all of it. */
+function useView(box: RefObject<HTMLElement | null>, long: boolean): readonly [number, number] | null {
+  const [view, setView] = useState<readonly [number, number]>([0, 1200]);
+  useEffect(() => {
+    const here = box.current;
+    if (!long || !here) return;
+    const look = (): void => {
+      const [from, to] = [here.scrollLeft, here.scrollLeft + Math.max(here.clientWidth, 400)];
+      setView((old) =>
+        Math.abs(old[0] - from) < MARGIN_PX / 3 && Math.abs(old[1] - to) < MARGIN_PX / 3 ? old : [from, to],
+      );
+    };
+    look();
+    here.addEventListener("scroll", look, { passive: true });
+    window.addEventListener("resize", look);
+    return () => {
+      here.removeEventListener("scroll", look);
+      window.removeEventListener("resize", look);
+    };
+  }, [box, long]);
+  return long ? view : null;
+}
+
+interface InView {
+  readonly standing: readonly Standing[];
+  readonly labels: Labels;
+  readonly view: readonly [number, number] | null;
+}
+function useInBed({ standing, labels, view }: InView, pxPerM: number, on: PlainDate): readonly InBed[] {
   const { model } = useGarden();
   return useMemo(() => {
-    return standing.map(({ plant, heightM, endM, wantedM }, at) => {
+    return standing.flatMap(({ plant, heightM, endM, wantedM }, at): InBed | readonly [] => {
+      const middle = plant.alongM * pxPerM;
+      const half = (plant.widthM * pxPerM) / 2 + MARGIN_PX;
+      if (view && (middle + half < view[0] || middle - half > view[1])) return [];
       const taxon = model.taxonOf(plant);
       const px = (m: number): number => Math.round(m * pxPerM);
       const band = heightBand(model.garden, plant);
@@ -53,7 +88,7 @@ function useInBed(standing: readonly Standing[], labels: Labels, pxPerM: number,
         heightM: Math.round(heightM * 100) / 100,
       };
     });
-  }, [standing, labels, pxPerM, on, model]);
+  }, [standing, labels, view, pxPerM, on, model]);
 }
 
 interface Props {
@@ -70,11 +105,14 @@ export function BedElevation({ on, bed, standing, labels, pxPerM, moving, onOpen
   const say = useVoice();
   const { units } = useGarden().garden.rules;
   const { setNodeRef, isOver } = useDroppable({ id: bed.id });
-  const plants = useInBed(standing, labels, pxPerM, on);
+  const box = useRef<HTMLDivElement>(null);
+  const view = useView(box, standing.length > WHOLE);
+  const plants = useInBed({ standing, labels, view }, pxPerM, on);
   const tallest = tallestIn(standing);
   const rungs = Array.from({ length: Math.floor(tallest) }, (_, i) => i + 1);
   return (
     <Box
+      ref={box}
       sx={{
         overflowX: "auto",
         pb: labels.as === "numbers" ? "52px" : plants.some((p) => p.labelRow === 1) ? "70px" : "40px",

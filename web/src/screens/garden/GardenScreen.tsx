@@ -1,8 +1,17 @@
 /** The beds as elevations to scale; add, change, move and remove plants and beds. */
-import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
-import { Box, Button, IconButton, Typography, useMediaQuery } from "@mui/material";
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type Announcements,
+  type DragEndEvent,
+  type UniqueIdentifier,
+} from "@dnd-kit/core";
+import { Box, Button, Typography, useMediaQuery } from "@mui/material";
 import type { Bed, Plant, Viewpoint } from "@wren/core";
-import { ArrowDown, ArrowUp, Pencil, Plus, Trash2 } from "lucide-react";
+import { Plus } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { PlantDialog } from "../../forms/PlantDialog.tsx";
@@ -10,12 +19,9 @@ import { useDay, useLinkNow } from "../../state/day.tsx";
 import { withoutBed, withRow } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useStable } from "../../state/stable.ts";
-import { Section } from "../../ui/Section.tsx";
 import { BedDialog } from "./BedDialog.tsx";
-import { BedElevation } from "./BedElevation.tsx";
-import { draggedTo, labelsUnder, scaleFor, standingIn } from "./elevation.geometry.ts";
-import { Looks } from "./Looks.tsx";
-import { PlantList } from "./PlantList.tsx";
+import { BedSection } from "./BedSection.tsx";
+import { draggedTo, scaleFor } from "./elevation.geometry.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { ViewpointDialog } from "./ViewpointDialog.tsx";
 
@@ -24,8 +30,25 @@ type Open =
   | { readonly kind: "bed"; readonly bed: Bed | null }
   | { readonly kind: "viewpoint"; readonly bed: Bed; readonly viewpoint: Viewpoint | null };
 
+const screenReaderInstructions = {
+  draggable: "Press space to pick the plant up, the arrows to move it, space to set it down, escape to leave it.",
+};
+/** So many plants are worked out at once; in a larger garden a bed waits until it comes near the screen. */
+const SMALL = 150;
+const NO_PLANTS: readonly Plant[] = [];
+
+function inBeds(plants: readonly Plant[]): ReadonlyMap<string, readonly Plant[]> {
+  const out = new Map<string, Plant[]>();
+  for (const p of plants) {
+    const row = out.get(p.bedId);
+    if (row) row.push(p);
+    else out.set(p.bedId, [p]);
+  }
+  return out;
+}
+
 export function GardenScreen() {
-  const { garden, model, change } = useGarden();
+  const { garden, change } = useGarden();
   const { on: today } = useDay();
   // The strip follows the finger at once, the beds a frame later.
   const on = useDeferredValue(today);
@@ -36,15 +59,8 @@ export function GardenScreen() {
   const [moving, setMoving] = useState(false);
   const longest = Math.max(...garden.beds.map((b) => b.lengthM), 8);
   const pxPerM = scaleFor(longest, wide);
-  const beds = useMemo(
-    () =>
-      garden.beds.map((bed) => {
-        const standing = standingIn(model, bed, on);
-        const named = standing.map(({ plant }) => ({ middlePx: plant.alongM * pxPerM, name: plant.label }));
-        return { bed, standing, labels: labelsUnder(named) };
-      }),
-    [garden, model, on, pxPerM],
-  );
+  const byBed = useMemo(() => inBeds(garden.plants), [garden.plants]);
+  const small = garden.plants.length <= SMALL;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor),
@@ -57,10 +73,24 @@ export function GardenScreen() {
     const alongM = draggedTo(plant.alongM, delta.x, pxPerM, bed.lengthM);
     void change(`${plant.label} moved`, (g) => withRow(g, "plants", plant, (p) => ({ ...p, bedId: bed.id, alongM })));
   };
+  const plantName = (id: UniqueIdentifier): string => garden.plants.find((p) => p.id === id)?.label ?? "The plant";
+  const bedName = (id: UniqueIdentifier | undefined): string =>
+    garden.beds.find((b) => b.id === id)?.name ?? "where it stands";
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `${plantName(active.id)} is picked up.`,
+    onDragOver: ({ active, over }) => `${plantName(active.id)} is over ${bedName(over?.id)}.`,
+    onDragEnd: ({ active, over }) => `${plantName(active.id)} is set down in ${bedName(over?.id)}.`,
+    onDragCancel: ({ active }) => `${plantName(active.id)} stays where it was.`,
+  };
   const onEdit = useStable((plant: Plant) => setOpen({ kind: "plant", plant }));
   const onOpen = useStable((id: string) => void navigate(linkNow(`/plant/${id}`)));
+  const onViewpoint = useStable((bed: Bed, viewpoint: Viewpoint | null) =>
+    setOpen({ kind: "viewpoint", bed, viewpoint }),
+  );
+  const onAdd = useStable((bed: Bed) => setOpen({ kind: "plant", plant: null, bedId: bed.id }));
+  const onChangeBed = useStable((bed: Bed) => setOpen({ kind: "bed", bed }));
   /** Swaps a bed with the one above (-1) or below (1). */
-  const moveBed = (bed: Bed, by: -1 | 1) => {
+  const moveBed = useStable((bed: Bed, by: -1 | 1) => {
     const other = garden.beds[garden.beds.indexOf(bed) + by];
     if (!other) return;
     const order = new Map([
@@ -69,10 +99,10 @@ export function GardenScreen() {
     ]);
     void change(`${bed.name} moved ${by < 0 ? "up" : "down"}`, (g) => ({
       ...g,
-      beds: g.beds.map((b) => ({ ...b, order: order.get(b.id) ?? b.order })),
+      beds: g.beds.map((b) => (order.has(b.id) ? { ...b, order: order.get(b.id)! } : b)),
     }));
-  };
-  const removeBed = (bed: Bed) => change(`${bed.name} removed`, (g) => withoutBed(g, bed.id));
+  });
+  const removeBed = useStable((bed: Bed) => void change(`${bed.name} removed`, (g) => withoutBed(g, bed.id)));
   return (
     <Box>
       <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap", mb: 2 }}>
@@ -106,69 +136,26 @@ export function GardenScreen() {
           set down.
         </Typography>
       )}
-      <DndContext sensors={sensors} onDragEnd={onDragEnd}>
-        {beds.map(({ bed, standing, labels }, at) => (
-          <Section
+      <DndContext sensors={sensors} onDragEnd={onDragEnd} accessibility={{ announcements, screenReaderInstructions }}>
+        {garden.beds.map((bed, at) => (
+          <BedSection
             key={bed.id}
-            title={bed.name}
-            aside={
-              <Box sx={{ display: "flex", alignItems: "center" }}>
-                <Typography variant="body2" sx={{ color: "text.secondary", mr: 1 }}>
-                  {bed.note}
-                </Typography>
-                {at > 0 && (
-                  <IconButton aria-label={`Move ${bed.name} up`} onClick={() => moveBed(bed, -1)}>
-                    <ArrowUp size={18} />
-                  </IconButton>
-                )}
-                {at < beds.length - 1 && (
-                  <IconButton aria-label={`Move ${bed.name} down`} onClick={() => moveBed(bed, 1)}>
-                    <ArrowDown size={18} />
-                  </IconButton>
-                )}
-                <IconButton aria-label={`Change ${bed.name}`} onClick={() => setOpen({ kind: "bed", bed })}>
-                  <Pencil size={18} />
-                </IconButton>
-                <IconButton
-                  aria-label={`Add a plant to ${bed.name}`}
-                  onClick={() => setOpen({ kind: "plant", plant: null, bedId: bed.id })}
-                >
-                  <Plus size={20} />
-                </IconButton>
-                {standing.length === 0 && (
-                  <IconButton aria-label={`Remove ${bed.name}`} onClick={() => void removeBed(bed)}>
-                    <Trash2 size={18} />
-                  </IconButton>
-                )}
-              </Box>
-            }
-          >
-            <BedElevation
-              on={on}
-              bed={bed}
-              standing={standing}
-              labels={labels}
-              pxPerM={pxPerM}
-              moving={moving}
-              onOpen={onOpen}
-            />
-            <Looks
-              bed={bed}
-              standing={standing}
-              on={on}
-              onViewpoint={(viewpoint) => setOpen({ kind: "viewpoint", bed, viewpoint })}
-            />
-            {standing.length === 0 ? (
-              <Box sx={{ display: "flex", alignItems: "center", gap: 2, flexWrap: "wrap" }}>
-                <Typography sx={{ color: "text.secondary" }}>Nothing planted here yet.</Typography>
-                <Button variant="outlined" onClick={() => setOpen({ kind: "plant", plant: null, bedId: bed.id })}>
-                  Add the first plant
-                </Button>
-              </Box>
-            ) : (
-              <PlantList standing={standing} numbered={labels.as === "numbers"} onEdit={onEdit} />
-            )}
-          </Section>
+            bed={bed}
+            plants={byBed.get(bed.id) ?? NO_PLANTS}
+            on={on}
+            pxPerM={pxPerM}
+            moving={moving}
+            atOnce={small}
+            first={at === 0}
+            last={at === garden.beds.length - 1}
+            onOpen={onOpen}
+            onEdit={onEdit}
+            onViewpoint={onViewpoint}
+            onAdd={onAdd}
+            onMove={moveBed}
+            onChange={onChangeBed}
+            onRemove={removeBed}
+          />
         ))}
       </DndContext>
       {open?.kind === "plant" && <PlantDialog plant={open.plant} bedId={open.bedId} onClose={() => setOpen(null)} />}

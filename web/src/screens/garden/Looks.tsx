@@ -2,7 +2,7 @@
 import { Box, Button, Typography } from "@mui/material";
 import { shadeInBed, sightLinesOf, type Bed, type PlainDate, type SightLine, type Viewpoint } from "@wren/core";
 import { Eye } from "lucide-react";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import type { Standing } from "./elevation.geometry.ts";
@@ -65,18 +65,21 @@ export function Looks({ bed, standing, on, onViewpoint }: Props) {
   const points = garden.viewpoints.filter((v) => v.bedId === bed.id);
   const lines = standing.flatMap((s) => sightLinesOf(garden, s.plant).map((line) => ({ s, line })));
   const { seasonDay } = model.season(on);
+  const [open, setOpen] = useState(false);
   const shade = useMemo(
     () =>
-      shadeInBed(
-        bed,
-        standing.map((s) => ({ plant: s.plant, heightM: s.heightM })),
-        { latitudeDeg: garden.place.latitudeDeg, day: seasonDay, hemisphere: model.climate.hemisphere },
-      ).slice(0, 4),
-    [bed, standing, garden.place.latitudeDeg, seasonDay, model],
+      !open
+        ? []
+        : shadeInBed(
+            bed,
+            standing.map((s) => ({ plant: s.plant, heightM: s.heightM })),
+            { latitudeDeg: garden.place.latitudeDeg, day: seasonDay, hemisphere: model.climate.hemisphere },
+          ).slice(0, 4),
+    [open, bed, standing, garden.place.latitudeDeg, seasonDay, model],
   );
   const label = (id: string): string => standing.find((s) => s.plant.id === id)?.plant.label ?? id;
   return (
-    <Box component="details" sx={{ mb: 1.5 }}>
+    <Box component="details" sx={{ mb: 1.5 }} onToggle={(e) => setOpen((e.target as HTMLDetailsElement).open)}>
       <summary>
         Views and light
         {lines.some(({ s, line }) => fails(line, s.heightM)) && (

@@ -2,7 +2,8 @@
 import { Box, IconButton, Typography } from "@mui/material";
 import type { Plant } from "@wren/core";
 import { Pencil, Trash2 } from "lucide-react";
-import { memo } from "react";
+import { useWindowVirtualizer } from "@tanstack/react-virtual";
+import { memo, useLayoutEffect, useRef, useState, type ReactNode } from "react";
 import { withoutPlant } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
@@ -29,8 +30,8 @@ const PlantRow = memo(function PlantRow({ plant, number, text, onEdit }: RowProp
   const { change } = useGarden();
   const remove = () => change(`${plant.label} removed with its records`, (g) => withoutPlant(g, plant.id));
   return (
-    <Box component="li" sx={{ display: "flex", alignItems: "center", borderBottom: "1px solid var(--line)" }}>
-      <Box sx={{ flex: 1, minWidth: 0, py: 0.5 }}>
+    <Box sx={{ display: "flex", alignItems: "center", borderBottom: "1px solid var(--line)", minWidth: 0 }}>
+      <Box sx={{ flex: 1, minWidth: 0, py: 0.5, overflowWrap: "anywhere" }}>
         {number !== null && (
           <Box component="span" sx={{ color: "text.secondary", mr: 1, fontVariantNumeric: "tabular-nums" }}>
             {number}
@@ -50,6 +51,73 @@ const PlantRow = memo(function PlantRow({ plant, number, text, onEdit }: RowProp
     </Box>
   );
 });
+
+/** Lists of more plants than this show what is near the screen. */
+const WHOLE = 60;
+const COLUMN_PX = 314;
+const LINE_PX = 74;
+
+interface LongProps {
+  readonly standing: readonly Standing[];
+  readonly row: (s: Standing, at: number) => ReactNode;
+}
+/** The same list where it is long: each line at its place, and only those near the screen in the page. */
+function LongList({ standing, row }: LongProps) {
+  const list = useRef<HTMLUListElement>(null);
+  const [{ columns, top }, setShape] = useState({ columns: 3, top: 0 });
+  useLayoutEffect(() => {
+    const here = list.current;
+    if (!here) return;
+    const measure = (): void =>
+      setShape({
+        columns: Math.max(1, Math.floor(here.clientWidth / COLUMN_PX)),
+        top: here.getBoundingClientRect().top + window.scrollY,
+      });
+    measure();
+    if (typeof ResizeObserver === "undefined") return;
+    const watch = new ResizeObserver(measure);
+    watch.observe(here);
+    watch.observe(document.body);
+    return () => watch.disconnect();
+  }, []);
+  const lines = useWindowVirtualizer({
+    count: Math.ceil(standing.length / columns),
+    estimateSize: () => LINE_PX,
+    overscan: 8,
+    scrollMargin: top,
+  });
+  return (
+    <Box
+      component="ul"
+      ref={list}
+      sx={{ listStyle: "none", p: 0, m: 0, position: "relative" }}
+      style={{ height: lines.getTotalSize() }}
+    >
+      {lines.getVirtualItems().flatMap((line) =>
+        standing.slice(line.index * columns, (line.index + 1) * columns).map((s, column) => {
+          const at = line.index * columns + column;
+          return (
+            <li
+              key={s.plant.id}
+              aria-setsize={standing.length}
+              aria-posinset={at + 1}
+              style={{
+                position: "absolute",
+                top: line.start - top,
+                left: `${(100 * column) / columns}%`,
+                width: `calc(${100 / columns}% - 24px)`,
+                height: LINE_PX,
+                overflow: "hidden",
+              }}
+            >
+              {row(s, at)}
+            </li>
+          );
+        }),
+      )}
+    </Box>
+  );
+}
 
 /** Growth to come that is worth a word. */
 const WORTH_SAYING = 1.02;
@@ -74,6 +142,10 @@ export function PlantList({
     const wanted = wantedM === null ? "" : `, wanted ${say.length(wantedM)}`;
     return `${model.taxonOf(plant).common[0] ?? ""} · ${say.length(heightM)}${end}${wanted}${doubt}${touching}${line}`;
   };
+  const row = (s: Standing, at: number) => (
+    <PlantRow plant={s.plant} number={numbered ? at + 1 : null} text={textOf(s)} onEdit={onEdit} />
+  );
+  if (standing.length > WHOLE) return <LongList standing={standing} row={row} />;
   return (
     <Box
       component="ul"
@@ -82,12 +154,14 @@ export function PlantList({
         p: 0,
         m: 0,
         display: "grid",
-        gridTemplateColumns: "repeat(auto-fill, minmax(290px, 1fr))",
+        gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 290px), 1fr))",
         columnGap: 3,
       }}
     >
       {standing.map((s, at) => (
-        <PlantRow key={s.plant.id} plant={s.plant} number={numbered ? at + 1 : null} text={textOf(s)} onEdit={onEdit} />
+        <li key={s.plant.id} style={{ minWidth: 0 }}>
+          {row(s, at)}
+        </li>
       ))}
     </Box>
   );

@@ -1,13 +1,5 @@
 /** Numbers of a bed's elevation: one scale for all beds, so that heights compare. */
-import {
-  heightOf,
-  seasonsEndHeight,
-  type Bed,
-  type GardenModel,
-  type Metres,
-  type PlainDate,
-  type Plant,
-} from "@wren/core";
+import { heightOf, seasonsEndHeight, type GardenModel, type Metres, type PlainDate, type Plant } from "@wren/core";
 
 export interface Standing {
   readonly plant: Plant;
@@ -17,10 +9,9 @@ export interface Standing {
 }
 
 /** Plants of a bed from left to right, with today's and the season's end height. */
-export function standingIn(model: GardenModel, bed: Bed, on: PlainDate): readonly Standing[] {
-  return model.garden.plants
-    .filter((p) => p.bedId === bed.id)
-    .sort((a, b) => a.alongM - b.alongM)
+export function standingIn(model: GardenModel, plants: readonly Plant[], on: PlainDate): readonly Standing[] {
+  return plants
+    .toSorted((a, b) => a.alongM - b.alongM)
     .map((plant) => {
       const taxon = model.taxonOf(plant);
       const year = model.yearOf(taxon);

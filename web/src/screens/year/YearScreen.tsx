@@ -29,6 +29,10 @@ const FILTER_LABELS: Readonly<Record<Filter, string>> = {
   planned: "With a plan",
 };
 
+/** A large garden shows so many plants first, and so many more at a press. */
+const FIRST_ROWS = 120;
+const MORE_ROWS = 200;
+
 const LABEL_PX = 210;
 const READ_PX = 250;
 
@@ -127,7 +131,9 @@ export function YearScreen() {
   const h = model.climate.hemisphere;
   const { seasonYear, seasonDay } = seasonPoint(settled, h);
   const rows = useMemo(() => sorted(yearRows(model, seasonYear, today()), sort), [model, seasonYear, sort]);
-  const shown = useMemo(() => rows.filter((r) => passes(model, r, settled, filter)), [rows, model, settled, filter]);
+  const fits = useMemo(() => rows.filter((r) => passes(model, r, settled, filter)), [rows, model, settled, filter]);
+  const [most, setMost] = useState(FIRST_ROWS);
+  const shown = useMemo(() => fits.slice(0, most), [fits, most]);
   const months = useMemo(() => monthTicks(seasonDate(seasonYear, 10, h), model.climate), [seasonYear, h, model]);
   const lines = useMemo(() => months.map((m) => m.day), [months]);
   const set = (name: string, value: string): void => {
@@ -233,6 +239,11 @@ export function YearScreen() {
             </Box>
           ))}
         </Box>
+        {fits.length > shown.length && (
+          <Button className="no-print" variant="outlined" onClick={() => setMost(most + MORE_ROWS)} sx={{ my: 1 }}>
+            {fits.length - shown.length} more plants: show the next {Math.min(MORE_ROWS, fits.length - shown.length)}
+          </Button>
+        )}
         {shown.length === 0 && <Typography sx={{ py: 2 }}>No plant is like that on {say.date(settled)}.</Typography>}
       </Box>
       <Typography variant="body2" sx={{ color: "text.secondary", mt: 1 }}>

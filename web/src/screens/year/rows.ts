@@ -44,10 +44,21 @@ export type Sort = (typeof SORTS)[number];
 const SOME_DAY = 180;
 const BEST = VERDICTS.indexOf("best");
 
+function byPlant<T extends { readonly plantId: string }>(rows: readonly T[]): ReadonlyMap<string, readonly T[]> {
+  const out = new Map<string, T[]>();
+  for (const r of rows) {
+    const list = out.get(r.plantId);
+    if (list) list.push(r);
+    else out.set(r.plantId, [r]);
+  }
+  return out;
+}
+
 /** Rows of a season year; nothing in them depends on the day inside it. What was begun for years is seen from now on. */
 export function yearRows(model: GardenModel, seasonYear: number, now: PlainDate): readonly YearRow[] {
   const h = model.climate.hemisphere;
-  const begun = programmePlans(model, now).flatMap((p) => p.steps);
+  const begun = byPlant(programmePlans(model, now).flatMap((p) => p.steps));
+  const planned = byPlant(model.garden.plans);
   return model.garden.plants.map((plant) => {
     const task = taskForGoal(model, plant);
     const shown = task === "leave" ? model.taxonOf(plant).routineTask : task;
@@ -72,9 +83,8 @@ export function yearRows(model: GardenModel, seasonYear: number, now: PlainDate)
       runs: verdictRuns(kind),
       marks: [
         ...model.visitsOf(plant.id).flatMap(mark("done")),
-        ...model.garden.plans.filter((p) => p.plantId === plant.id).flatMap(mark("planned")),
-        ...begun
-          .filter((s) => s.plantId === plant.id)
+        ...(planned.get(plant.id) ?? []).flatMap(mark("planned")),
+        ...(begun.get(plant.id) ?? [])
           .map((s) => ({ id: s.id, on: stepDay(s), task: s.task }))
           .flatMap(mark("planned")),
       ],
