@@ -14,6 +14,7 @@ import {
   readGardenFile,
   writeGardenFile,
 } from "@wren/core";
+import { gardenFiles, tables, weatherFiles } from "./fuzz/mutate.ts";
 
 const today = date("2026-11-25");
 const garden = demoGarden(today);
@@ -79,5 +80,18 @@ describe("one value replaced by anything, anywhere", () => {
         expect(r.ok).toBe(false);
       }),
     );
+  });
+});
+
+/** The long run is `npm run fuzz`; its figures stand in docs/fuzz.md. */
+describe("files broken at random, the same ones every time", () => {
+  test.each([
+    ["garden files", gardenFiles, 120],
+    ["tables of plants", tables, 80],
+    ["files of weather", weatherFiles, 80],
+  ])("%s are read whole or refused with a place; what is read answers and comes back the same", (_, run, n) => {
+    const { read, refused } = run(n, 7);
+    expect(read + refused).toBe(n);
+    expect(Math.min(read, refused)).toBeGreaterThan(0);
   });
 });

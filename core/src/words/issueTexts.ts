@@ -94,7 +94,7 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "stems-order": (v) =>
     `${v["removed"]} stems were removed of ${v["live"]} live ones: expected no more than there were.`,
   "table-empty": () => "There are no lines under the headings: expected one plant a line.",
-  "table-column": (v) => `No column is matched to “${v["column"]}”; the headings are: ${v["got"]}.`,
+  "table-column": (v) => `No column is matched to “${v["column"]}”; the headings are: “${v["got"]}”.`,
   "table-column-twice": (v) => `The heading “${v["heading"]}” is matched twice, to ${v["a"]} and ${v["b"]}.`,
   "table-unit": (v) => `“${v["got"]}” is not a unit known here: expected ${v["options"]}.`,
   "table-long": (v) => `${v["lines"]} plants: expected at most ${v["most"]} in one garden.`,

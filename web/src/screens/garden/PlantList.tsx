@@ -30,7 +30,7 @@ const PlantRow = memo(function PlantRow({ plant, number, text, onEdit }: RowProp
   const { change } = useGarden();
   const remove = () => change(`${plant.label} removed with its records`, (g) => withoutPlant(g, plant.id));
   return (
-    <Box sx={{ display: "flex", alignItems: "center", borderBottom: "1px solid var(--line)", minWidth: 0 }}>
+    <Box sx={{ display: "flex", alignItems: "center", borderBottom: "1px solid var(--line)", minWidth: 0, height: "100%" }}>
       <Box sx={{ flex: 1, minWidth: 0, py: 0.5, overflowWrap: "anywhere" }}>
         {number !== null && (
           <Box component="span" sx={{ color: "text.secondary", mr: 1, fontVariantNumeric: "tabular-nums" }}>
@@ -55,7 +55,7 @@ const PlantRow = memo(function PlantRow({ plant, number, text, onEdit }: RowProp
 /** Lists of more plants than this show what is near the screen. */
 const WHOLE = 60;
 const COLUMN_PX = 314;
-const LINE_PX = 74;
+const LINE_PX = 86;
 
 interface LongProps {
   readonly standing: readonly Standing[];
