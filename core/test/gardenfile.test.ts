@@ -306,5 +306,5 @@ test("a file of three hundred thousand broken rows is refused at once, one of a 
   ]);
   const most = read(JSON.stringify(many(100_000)));
   expect(most.ok ? 0 : most.issues.length).toBe(201);
-  expect(most.ok ? "" : issueText(most.issues.at(-1)!)).toMatch(/^\d{6,} more problems/);
+  expect(most.ok ? "" : issueText(most.issues.at(-1)!)).toMatch(/^At least \d{4} more problems/);
 });

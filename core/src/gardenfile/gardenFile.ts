@@ -70,7 +70,7 @@ function soundRows(garden: unknown, out: Issues): Sound {
     else if (!Array.isArray(raw))
       out.add(issue("field-type", ["garden", list], { expected: "a list", got: shown(raw) }));
     const rows: readonly unknown[] = Array.isArray(raw) ? raw : [];
-    for (let i = 0; i < rows.length; i++) {
+    for (let i = 0; i < rows.length && !out.enough; i++) {
       const r = schema.safeParse(rows[i]);
       if (r.success) sound.push({ i, row: r.data });
       else out.add(...fromZod(r.error, rows[i], ["garden", list, i]));
@@ -204,7 +204,7 @@ export function openGardenFile(
   const garden = at(moved.value, ["garden"]);
   const sound = soundRows(garden, out);
   const ground = { catalogue, today };
-  crossChecks(sound, ground, (i) => out.add({ ...i, path: ["garden", ...i.path] }));
+  if (!out.enough) crossChecks(sound, ground, (i) => out.add({ ...i, path: ["garden", ...i.path] }));
   if (frame) out.add(...pictureIssues(frame.pictures, sound.ids("photos")));
   if (frame === null || out.count > 0) return out.refusal;
   const { id, name, place, rules } = frame.garden;

@@ -45,6 +45,8 @@ export const issue = (code: FileIssue["code"], path: Path, values: FileIssue["va
 /** Issues as they are found: all are counted, the first of them kept, so that a file full of them costs no more. */
 export class Issues {
   static readonly MOST = 200;
+  /** With so many found a file is refused without reading on: nobody mends it by their list. */
+  static readonly ENOUGH = 2000;
   readonly #kept: FileIssue[] = [];
   #count = 0;
 
@@ -53,6 +55,9 @@ export class Issues {
       this.#count++;
       if (this.#kept.length < Issues.MOST) this.#kept.push(i);
     }
+  }
+  get enough(): boolean {
+    return this.#count >= Issues.ENOUGH;
   }
   get count(): number {
     return this.#count;

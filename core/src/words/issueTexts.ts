@@ -128,7 +128,7 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "stem-thin": (v) =>
     `Stem ${v["name"]} is ${v["got"]} mm thick and ${v["length"]} m long: too thin to stand. Was it measured in centimetres?`,
   "stem-crosses": (v) => `Stem ${v["name"]} is said to cross a stem that is not there.`,
-  "too-many": (v) => `${v["more"]} more problems are not listed.`,
+  "too-many": (v) => `At least ${v["more"]} more problems are not listed.`,
 };
 
 /** The sentence for a refusal. */

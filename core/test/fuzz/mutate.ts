@@ -221,7 +221,7 @@ function answers(g: Garden): void {
     (_, v: unknown) => (typeof v === "number" && !Number.isFinite(v) ? "NaN" : v),
   );
   // A plant may be called so.
-  if (g.plants.some((p) => NO_NUMBER.test(p.label))) return;
+  if (g.plants.some((p) => NO_NUMBER.test(`${p.label} ${p.id}`))) return;
   const found = NO_NUMBER.exec(text);
   if (found)
     throw new Error(`an answer holds no number: ${text.slice(Math.max(0, found.index - 150), found.index + 50)}`);

@@ -1,12 +1,13 @@
 /** The keys, as a list. */
 import { Box, Dialog, DialogContent, DialogTitle } from "@mui/material";
+import { Scroller } from "../ui/Scroller.tsx";
 import { SHORTCUTS } from "./shortcuts.ts";
 
 export default function Help({ onClose }: { readonly onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="help-title">
       <DialogTitle id="help-title">Keys</DialogTitle>
-      <DialogContent>
+      <Scroller component={DialogContent} label="The keys">
         <Box
           component="dl"
           sx={{ m: 0, display: "grid", gridTemplateColumns: "max-content 1fr", columnGap: 3, rowGap: 1 }}
@@ -22,7 +23,7 @@ export default function Help({ onClose }: { readonly onClose: () => void }) {
             </Box>
           ))}
         </Box>
-      </DialogContent>
+      </Scroller>
     </Dialog>
   );
 }

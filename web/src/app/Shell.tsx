@@ -222,6 +222,27 @@ function Bars({ onOwn }: { readonly onOwn: () => void }) {
 }
 
 const MAIN = "main";
+/** What had the focus may go with what was done: then it moves to what stands on the screen, not to nowhere. */
+function useKeptFocus(): void {
+  useEffect(() => {
+    let last: Element | null = null;
+    const onFocus = (e: FocusEvent): void => {
+      last = e.target instanceof Element ? e.target : null;
+    };
+    const watch = new MutationObserver(() => {
+      if (last === null || last.isConnected || document.activeElement !== document.body) return;
+      last = null;
+      document.getElementById(MAIN)?.focus({ preventScroll: true });
+    });
+    document.addEventListener("focusin", onFocus);
+    watch.observe(document.body, { childList: true, subtree: true });
+    return () => {
+      document.removeEventListener("focusin", onFocus);
+      watch.disconnect();
+    };
+  }, []);
+}
+
 export function Shell() {
   const { garden, undo, redo, undoable } = useGarden();
   const { pathname } = useLocation();
@@ -229,6 +250,7 @@ export function Shell() {
   const [own, setOwn] = useState(false);
   const [searching, setSearching] = useState(false);
   const search = useRef<HTMLInputElement>(null);
+  useKeptFocus();
   const openHelp = useCallback(() => setHelp(true), []);
   useEffect(() => {
     // Some browsers answer with a promise, which an effect must not return.

@@ -120,7 +120,7 @@ const Legend = memo(function Legend() {
     >
       {items.map(([colour, text]) => (
         <Box key={text} component="span" sx={{ display: "inline-flex", alignItems: "center", gap: 0.5 }}>
-          <Box component="span" sx={{ width: 14, height: 4, bgcolor: colour }} />
+          <Box component="span" className="swatch" sx={{ width: 14, height: 4, bgcolor: colour }} />
           {text}
         </Box>
       ))}

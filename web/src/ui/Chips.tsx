@@ -19,7 +19,7 @@ export function Chips<T extends string>({ label, options, chosen, onPress, hint 
   const id = useId();
   return (
     <Box role="group" aria-labelledby={id} sx={{ mb: 1.75 }}>
-      <Typography id={id} component="h3" sx={{ fontWeight: 700, mb: 0.5 }}>
+      <Typography id={id} component="p" sx={{ fontWeight: 700, mb: 0.5 }}>
         {label}
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75 }}>
@@ -33,6 +33,8 @@ export function Chips<T extends string>({ label, options, chosen, onPress, hint 
               onClick={() => onPress(o.value)}
               sx={{
                 px: 1.5,
+                maxWidth: "100%",
+                overflowWrap: "anywhere",
                 ...(on && { bgcolor: "var(--ink)", color: "var(--mist)", "&:hover": { bgcolor: "var(--ink)" } }),
               }}
             >

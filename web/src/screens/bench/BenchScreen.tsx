@@ -37,7 +37,7 @@ function Known({ plant }: { readonly plant: Plant }) {
       <GlobalStyles styles={benchStyles} />
       <Box className="no-print" sx={{ display: "flex", alignItems: "baseline", gap: 2, flexWrap: "wrap", mb: 1 }}>
         <Typography variant="h1">How much, and where?</Typography>
-        <DayLink to={`/plant/${plant.id}`} style={{ color: "inherit" }}>
+        <DayLink to={`/plant/${plant.id}`} style={{ color: "inherit", overflowWrap: "anywhere", minWidth: 0 }}>
           {plant.label}
         </DayLink>
       </Box>

@@ -138,7 +138,7 @@ export function CatalogueScreen() {
             p: 0,
             m: 0,
             display: "grid",
-            gridTemplateColumns: "repeat(auto-fill, minmax(320px, 1fr))",
+            gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 320px), 1fr))",
             columnGap: 4,
           }}
         >

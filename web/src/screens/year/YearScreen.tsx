@@ -33,8 +33,8 @@ const FILTER_LABELS: Readonly<Record<Filter, string>> = {
 const FIRST_ROWS = 120;
 const MORE_ROWS = 200;
 
-const LABEL_PX = 210;
-const READ_PX = 250;
+const LABEL_WIDTH = "13.125rem";
+const READ_WIDTH = "15.625rem";
 
 interface Planning {
   readonly plant: Plant;
@@ -85,7 +85,7 @@ function Head({
     <Box
       aria-hidden="true"
       sx={{ position: "relative", height: 22, fontSize: "0.85rem", color: "text.secondary" }}
-      style={{ marginLeft: wide ? LABEL_PX : 0, marginRight: wide ? READ_PX : 0 }}
+      style={{ marginLeft: wide ? LABEL_WIDTH : 0, marginRight: wide ? READ_WIDTH : 0 }}
     >
       {months.map((m) => (
         <Box key={m.date} sx={{ position: "absolute", pl: 0.25 }} style={{ left: `${(m.day / 365) * 100}%` }}>
@@ -196,9 +196,12 @@ export function YearScreen() {
             >
               <Box
                 sx={{ flex: "none", pr: 1, display: "flex", justifyContent: "space-between", alignItems: "center" }}
-                style={{ width: wide ? LABEL_PX : undefined }}
+                style={{ width: wide ? LABEL_WIDTH : undefined }}
               >
-                <DayLink to={`/plant/${row.plant.id}`} style={{ color: "inherit", fontWeight: 700, lineHeight: 1.15 }}>
+                <DayLink
+                  to={`/plant/${row.plant.id}`}
+                  style={{ color: "inherit", fontWeight: 700, lineHeight: 1.15, overflowWrap: "anywhere", minWidth: 0 }}
+                >
                   {row.plant.label}
                 </DayLink>
                 {!wide && (
@@ -231,7 +234,7 @@ export function YearScreen() {
                   gap: 1,
                   justifyContent: "space-between",
                 }}
-                style={{ width: wide ? READ_PX : undefined }}
+                style={{ width: wide ? READ_WIDTH : undefined }}
               >
                 {wide && <VerdictMark verdict={verdictOn(model, row, settled)} word size={18} />}
                 {wide && <PlanButton row={row} on={settled} onPlan={setPlanning} />}
