@@ -2,6 +2,7 @@
 import { Box, Button, IconButton, Typography, useColorScheme } from "@mui/material";
 import { CircleHelp, Moon, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
+import { createPortal } from "react-dom";
 import { Outlet, useLocation, useNavigate } from "react-router";
 import { today } from "../data/clock.ts";
 import { YearStrip } from "../strip/YearStrip.tsx";
@@ -101,8 +102,11 @@ function NoticeBar() {
     const timer = setTimeout(close, GONE_MS);
     return () => clearTimeout(timer);
   }, [no, stays, close]);
-  return (
-    <div className="notices" aria-live={stays ? "assertive" : "polite"}>
+  const box = useRef<HTMLDivElement>(null);
+  // A dialog hides the rest of the page from readers: what is said of it must still be heard.
+  useEffect(() => box.current?.removeAttribute("aria-hidden"), [no]);
+  return createPortal(
+    <div ref={box} className={stays ? "notices notices-trouble" : "notices"} aria-live={stays ? "assertive" : "polite"}>
       {current && (
         <div key={current.no} className={stays ? "notice notice-trouble" : "notice"}>
           <span>{current.text}</span>
@@ -117,7 +121,8 @@ function NoticeBar() {
           </button>
         </div>
       )}
-    </div>
+    </div>,
+    document.body,
   );
 }
 

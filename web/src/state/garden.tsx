@@ -152,6 +152,23 @@ function useModel(garden: Garden, kinds: Catalogue | null): GardenModel | null {
   return useMemo(() => (kinds && ranged ? openGarden(garden, kinds, ranged) : plain), [garden, kinds, ranged, plain]);
 }
 
+const PASSED = "wren-passed-by";
+/** Kept as long as the tab is open; where the browser keeps nothing it is asked again. */
+function remembered(key: string): string | null {
+  try {
+    return sessionStorage.getItem(key);
+  } catch {
+    return null;
+  }
+}
+function remember(key: string, value: string): void {
+  try {
+    sessionStorage.setItem(key, value);
+  } catch {
+    // Asked again after a reload.
+  }
+}
+
 /** Which rows are set apart, as one text: what was looked at once is not put in the way again. */
 const apartName = (apart: readonly HeldApart[]): string =>
   apart
@@ -174,8 +191,12 @@ export function GardenProvider({ children, waiting }: { readonly children: React
   const { stored, opened, undoable } = useStored();
   const client = useQueryClient();
   const trouble = useTrouble(stored.error);
-  const [passedBy, setPassedBy] = useState("");
+  const [passedBy, setPassedBy] = useState(() => remembered(PASSED) ?? "");
   const found: Found | undefined = stored.data;
+  const passBy = (name: string): void => {
+    remember(PASSED, name);
+    setPassedBy(name);
+  };
   const retry = (): void => {
     void client.resetQueries({ queryKey: KEY });
     void client.invalidateQueries({ queryKey: UNDO_KEY });
@@ -193,7 +214,7 @@ export function GardenProvider({ children, waiting }: { readonly children: React
   if (!found) return waiting;
   if (found.is !== "garden") return safe({ trouble: null, found, onGoOn: null });
   const apart = apartName(found.kept.apart);
-  if (apart !== "" && apart !== passedBy) return safe({ trouble: null, found, onGoOn: () => setPassedBy(apart) });
+  if (apart !== "" && apart !== passedBy) return safe({ trouble: null, found, onGoOn: () => passBy(apart) });
   return (
     <Opened kept={found.kept} opened={opened} undoable={undoable} waiting={waiting}>
       {children}

@@ -22,8 +22,11 @@ import type { Found, Kept } from "../data/stored.ts";
 import { newId } from "./ids.ts";
 import { setTrouble } from "./trouble.ts";
 
-/** The browser's database; in its place one in memory, where the browser gives none and the gardener goes on without. */
-export let db = new WrenDb();
+/**
+ * The browser's database, opened by openStored() alone, which looks at its version first. In its place stands one in
+ * memory, where the browser gives none and the gardener goes on without.
+ */
+export let db = new WrenDb("wren-song", { autoOpen: false });
 let inMemory = false;
 /** Nothing outlives this page. */
 export const keepsNothing = (): boolean => inMemory;
