@@ -327,6 +327,18 @@ async function tries() {
   if (sink < 0) console.log(sink);
 }
 
+/** Script that a page brings before it stands, zipped, kB: what its HTML names and nothing that comes later. */
+async function scriptOf(page) {
+  const { readFileSync } = await import("node:fs");
+  const { gzipSync } = await import("node:zlib");
+  const dist = join(root, "web/dist");
+  const named = [...readFileSync(join(dist, page), "utf8").matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)];
+  return (
+    [...new Set(named.map((m) => m[1]))].reduce((n, f) => n + gzipSync(readFileSync(join(dist, f))).length, 0) / 1000
+  );
+}
+
+/** The first answer of a first visit beside the paint of an empty page of the same framework, also four times slowed. */
 async function paint() {
   const executablePath = ensureChromium();
   const { chromium } = await import("@playwright/test");
@@ -334,39 +346,165 @@ async function paint() {
   const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
   const measure = async (page, path) => {
     await page.goto(url + path);
-    await page.getByRole("heading", { level: 1 }).waitFor();
-    return page.evaluate(() => ({
-      paint: performance.getEntriesByName("first-contentful-paint")[0]?.startTime ?? NaN,
-      heading: window.__heading,
-    }));
+    const painted = () => performance.getEntriesByName("first-contentful-paint")[0]?.startTime;
+    await page.waitForFunction(
+      () => window.__answered !== undefined && performance.getEntriesByName("first-contentful-paint").length > 0,
+    );
+    const [paint, inPage] = [await page.evaluate(painted), await page.evaluate(() => window.__answered)];
+    // What stands in the page before anything was painted is seen with the first paint.
+    return { paint, answer: Math.max(paint, inPage) };
   };
-  const rows = { empty: [], first: [], again: [] };
-  for (let i = 0; i < 7; i++) {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    await context.addInitScript(() => {
-      const look = () => {
-        if (document.querySelector("h1")) window.__heading = performance.now();
-        else requestAnimationFrame(look);
-      };
-      look();
-    });
-    const page = await context.newPage();
-    rows.empty.push(await measure(page, "/blank.html"));
-    rows.first.push(await measure(page, "/today"));
-    rows.again.push(await measure(page, "/today"));
-    await context.close();
+  for (const slowed of [1, 4]) {
+    const rows = { empty: [], first: [], again: [] };
+    for (let i = 0; i < 7; i++) {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: "block" });
+      await context.addInitScript(() => {
+        // An answer is a verdict on screen; on the empty page its heading.
+        const look = () => {
+          if (
+            document.querySelector(".row-verdict") ??
+            (location.pathname === "/blank.html" && document.querySelector("h1"))
+          )
+            window.__answered = performance.now();
+          else requestAnimationFrame(look);
+        };
+        look();
+      });
+      const page = await context.newPage();
+      const devtools = await context.newCDPSession(page);
+      await devtools.send("Emulation.setCPUThrottlingRate", { rate: slowed });
+      rows.empty.push(await measure(page, "/blank.html"));
+      rows.first.push(await measure(page, "/today"));
+      rows.again.push(await measure(page, "/today"));
+      await context.close();
+    }
+    const of = (list, key) => median(list.map((r) => r[key]));
+    const base = of(rows.empty, "paint");
+    const line = (name, list) =>
+      console.log(
+        `${slowed === 1 ? "" : `${slowed} times slowed, `}${name}: first paint ${of(list, "paint").toFixed(0)} ms, first answer ${of(list, "answer").toFixed(0)} ms (${(of(list, "answer") / base).toFixed(1)} × the empty page's paint of ${base.toFixed(0)} ms)`,
+      );
+    line("demo garden, first visit", rows.first);
+    line("demo garden, later visit", rows.again);
   }
   await browser.close();
   await stop();
-  const of = (list, key) => median(list.map((r) => r[key]));
-  const base = of(rows.empty, "paint");
-  const line = (name, list) =>
-    console.log(
-      `${name}: first paint ${of(list, "paint").toFixed(0)} ms (${(of(list, "paint") / base).toFixed(1)} × empty), answer on screen ${of(list, "heading").toFixed(0)} ms`,
+  const [first, empty] = [await scriptOf("index.html"), await scriptOf("blank.html")];
+  console.log(
+    `script of the first screen: ${first.toFixed(0)} kB zipped, of the empty page ${empty.toFixed(0)} kB (${(first / empty).toFixed(2)} ×)`,
+  );
+}
+
+/** The Garden with so many plants, from the press to what stands in the page; and an edit beside many photos. */
+async function large() {
+  const { date, demoGarden, writeGardenFile } = core;
+  const executablePath = ensureChromium();
+  const { chromium } = await import("@playwright/test");
+  const { url, stop } = await startServer();
+  const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
+  const demo = demoGarden(date("2026-11-25"));
+  const bare = { visits: [], observations: [], plans: [], programmes: [], stands: [], viewpoints: [] };
+  const withPlants = (n) => {
+    const beds = demo.beds.map((b) => ({ ...b, lengthM: 200 }));
+    const plants = Array.from({ length: n }, (_, i) => ({
+      ...demo.plants[i % demo.plants.length],
+      id: `p-${i}`,
+      label: `Plant ${i}`,
+      views: [],
+      bedId: beds[i % beds.length].id,
+      alongM: Math.min(200, (Math.floor(i / beds.length) * 200 * beds.length) / n),
+    }));
+    return writeGardenFile({ ...demo, ...bare, beds, plants });
+  };
+  const fresh = async (text) => {
+    const page = await (
+      await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: "block" })
+    ).newPage();
+    await importGarden(page, url, text);
+    return page;
+  };
+  const opened = async (page) => {
+    const took = [];
+    for (let i = 0; i < 5; i++) {
+      await page.getByRole("link", { name: "Today", exact: true }).click();
+      await page.getByRole("heading", { level: 1, name: "What may I cut?" }).waitFor();
+      await page.waitForTimeout(300);
+      took.push(
+        await page.evaluate(async () => {
+          const t = performance.now();
+          [...document.querySelectorAll("nav a")].find((a) => a.textContent === "Garden").click();
+          const frame = () => new Promise((done) => requestAnimationFrame(done));
+          while (![...document.querySelectorAll("main a")].some((a) => a.textContent === "Plant 0")) await frame();
+          await frame();
+          return performance.now() - t;
+        }),
+      );
+    }
+    return median(took.slice(1));
+  };
+  const times = [];
+  for (const n of [100, 5000]) {
+    const page = await fresh(withPlants(n));
+    times.push(await opened(page));
+    await page.context().close();
+  }
+  console.log(
+    `the Garden opened: 100 plants ${times[0].toFixed(0)} ms, 5,000 plants ${times[1].toFixed(0)} ms (${(times[1] / times[0]).toFixed(1)} ×)`,
+  );
+
+  const edits = [];
+  for (const n of [0, 500]) {
+    const photos = Array.from({ length: n }, (_, i) => ({
+      id: `f-${i}`,
+      plantId: demo.plants[0].id,
+      on: "2026-05-01",
+      caption: "",
+    }));
+    const jpeg = "A".repeat(80_000);
+    const page = await fresh(
+      writeGardenFile(
+        { ...demo, ...bare, plants: demo.plants.map((p) => ({ ...p, views: [] })), photos },
+        { pictures: photos.map(({ id }) => ({ id, jpeg })) },
+      ),
     );
-  line("empty page, same framework", rows.empty);
-  line("demo garden, first visit  ", rows.first);
-  line("demo garden, later visit  ", rows.again);
+    await page.getByRole("link", { name: "Garden", exact: true }).click();
+    await page
+      .getByRole("button", { name: /^Move .* down$/ })
+      .first()
+      .waitFor();
+    edits.push(
+      median(
+        await page.evaluate(async () => {
+          const took = [];
+          for (let i = 0; i < 15; i++) {
+            const t = performance.now();
+            await new Promise((done) => {
+              const last = document.querySelector(".notice");
+              const seen = new MutationObserver(() => {
+                const now = document.querySelector(".notice");
+                if (now === null || now === last) return;
+                seen.disconnect();
+                done();
+              });
+              seen.observe(document.body, { subtree: true, childList: true });
+              [...document.querySelectorAll("button[aria-label]")]
+                .find((b) => /^Move .* down$/.test(b.ariaLabel))
+                .click();
+            });
+            took.push(performance.now() - t);
+            await new Promise((done) => setTimeout(done, 30));
+          }
+          return took.slice(3);
+        }),
+      ),
+    );
+    await page.context().close();
+  }
+  console.log(
+    `an edit, from the press until it is acknowledged: ${edits[0].toFixed(0)} ms without photos, ${edits[1].toFixed(0)} ms with 500 of 60 kB (${(edits[1] / edits[0]).toFixed(2)} ×)`,
+  );
+  await browser.close();
+  await stop();
 }
 
 /** The line of the shears dragged over the drawing of 60 × 10: how long until ring, flowers and silhouette answer. */
@@ -445,7 +583,7 @@ async function shearing() {
   );
 }
 
-const PARTS = { verdicts, years, tables, tries, paint, drag: dragging, shear: shearing };
+const PARTS = { verdicts, years, tables, tries, paint, large, drag: dragging, shear: shearing };
 const only = process.argv[2];
 if (only !== undefined && !(only in PARTS))
   throw new Error(`no part of the bench is called ${only}: expected one of ${Object.keys(PARTS).join(", ")}`);

@@ -8,6 +8,7 @@ import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
 import { ProgrammeRow } from "../../answer/Programmes.tsx";
 import { useDay, useLinkNow, useMoving } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
+import { usePainted } from "../../state/painted.ts";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
@@ -20,6 +21,8 @@ import { Sight } from "./sight.ts";
 
 /** A large garden shows the most urgent of each group first; the rest is one press away. */
 const FIRST_ROWS = 12;
+/** The very first picture of a page shows so many of each group. */
+const AT_ONCE = 3;
 const ChosenAnswer = memo(AnswerPanel);
 
 function Empty() {
@@ -80,7 +83,8 @@ function useRows(groups: readonly Group[], whole: ReadonlySet<GroupId>) {
   const [, drawAgain] = useReducer((n: number) => n + 1, 0);
   const [sight] = useState(() => new Sight(drawAgain));
   const [rows] = useState(() => new Rows((id) => sight.has(id)));
-  const shown = groups.map((g) => ({ id: g.id, rows: whole.has(g.id) ? g.rows : g.rows.slice(0, FIRST_ROWS) }));
+  const most = usePainted() ? FIRST_ROWS : AT_ONCE;
+  const shown = groups.map((g) => ({ id: g.id, rows: whole.has(g.id) ? g.rows : g.rows.slice(0, most) }));
   return [sight, rows.of(shown, model, say, moving)] as const;
 }
 
@@ -99,9 +103,10 @@ function Answers({ on }: { readonly on: PlainDate }) {
   const [first] = useState(groups[0]?.rows[0]?.plantId);
   const known = (id: string | null | undefined): id is string => advices.some((a) => a.plantId === id);
   const chosenId = [params.get("plant"), first, advices[0]?.plantId].find(known);
+  const painted = usePainted();
   const chosen = useMemo(
-    () => (chosenId === undefined ? null : adviseOn(model, chosenId, on, task)),
-    [model, chosenId, on, task],
+    () => (chosenId === undefined || !painted ? null : adviseOn(model, chosenId, on, task)),
+    [model, chosenId, painted, on, task],
   );
   const choose = (id: string): void => {
     setTask(null);
@@ -114,9 +119,12 @@ function Answers({ on }: { readonly on: PlainDate }) {
     setParams(next, { replace: true });
   };
   const onChoose = useStable(choose);
-  const steps = useMemo(() => allFollowUps(model, on).filter((f) => f.state !== "coming"), [model, on]);
+  const steps = useMemo(
+    () => (painted ? allFollowUps(model, on).filter((f) => f.state !== "coming") : []),
+    [model, painted, on],
+  );
   // Of what was begun for years only the step that comes next, when its day is near.
-  const begun = useMemo(() => nextProgrammeSteps(model, on), [model, on]);
+  const begun = useMemo(() => (painted ? nextProgrammeSteps(model, on) : []), [model, painted, on]);
   const group = (g: Group) => (
     <GroupOfRows
       key={g.id}
