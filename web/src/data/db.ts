@@ -68,7 +68,7 @@ export interface Snapshot {
   /** When it was taken, milliseconds since the epoch. */
   readonly at: number;
   readonly day: string;
-  readonly why: "day" | "replaced";
+  readonly why: "day" | "replaced" | "kept";
   readonly name: string;
   readonly plants: number;
   readonly photoIds: readonly string[];

@@ -9,7 +9,8 @@ import type { Snapshot, WrenDb } from "./db.ts";
 
 const DAYS = 7;
 const WEEKS = 8;
-const REPLACED = 5;
+/** So many that were replaced, and so many that the gardener kept. */
+const OTHERS = 5;
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 
 /** Which of the snapshots, newest first, go. */
@@ -17,10 +18,10 @@ export function surplus(all: readonly Pick<Snapshot, "at" | "day" | "why">[]): n
   const kept = new Set<number>();
   const days = new Set<string>();
   const weeks = new Set<number>();
-  let replaced = 0;
+  const others = { replaced: 0, kept: 0 };
   for (const s of all) {
-    if (s.why === "replaced") {
-      if (replaced++ < REPLACED) kept.add(s.at);
+    if (s.why !== "day") {
+      if (others[s.why]++ < OTHERS) kept.add(s.at);
     } else if (days.size < DAYS && !days.has(s.day)) {
       days.add(s.day);
       kept.add(s.at);

@@ -5,20 +5,14 @@ import { today } from "../data/clock.ts";
 import { useGarden } from "./garden.tsx";
 
 const DAY_MS = 86_400_000;
-const near = new Intl.DateTimeFormat(undefined, { day: "numeric", month: "long", timeZone: "UTC" });
-const far = new Intl.DateTimeFormat(undefined, {
-  day: "numeric",
-  month: "short",
-  year: "numeric",
-  timeZone: "UTC",
-});
-const full = new Intl.DateTimeFormat(undefined, {
-  weekday: "short",
-  day: "numeric",
-  month: "long",
-  year: "numeric",
-  timeZone: "UTC",
-});
+/** Made when it is first asked for: each takes as long as a dozen plants' answers. */
+function later(options: Intl.DateTimeFormatOptions): () => Intl.DateTimeFormat {
+  let made: Intl.DateTimeFormat | null = null;
+  return () => (made ??= new Intl.DateTimeFormat(undefined, { ...options, timeZone: "UTC" }));
+}
+const near = later({ day: "numeric", month: "long" });
+const far = later({ day: "numeric", month: "short", year: "numeric" });
+const full = later({ weekday: "short", day: "numeric", month: "long", year: "numeric" });
 
 const at = (d: PlainDate): number => toDayNumber(d) * DAY_MS;
 
@@ -30,10 +24,10 @@ export function dateText(d: PlainDate | string): string {
   const isNear = partsOf(plain).year === partsOf(today()).year;
   const key = isNear ? d : `${d}!`;
   let text = said.get(key);
-  if (text === undefined) said.set(key, (text = (isNear ? near : far).format(at(plain))));
+  if (text === undefined) said.set(key, (text = (isNear ? near() : far()).format(at(plain))));
   return text;
 }
-export const fullDate = (d: PlainDate): string => full.format(at(d));
+export const fullDate = (d: PlainDate): string => full().format(at(d));
 
 export const voiceFor = (units: Rules["units"]): Voice => voiceOf(units, dateText);
 

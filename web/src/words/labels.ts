@@ -39,7 +39,11 @@ export const OBSERVATION_LABELS: Readonly<Record<Observation["kind"], string>> =
   "regrowth-poor": "Poor regrowth",
 };
 
-const moment = new Intl.DateTimeFormat(undefined, { dateStyle: "full", timeStyle: "short" });
+const WHY: Readonly<Record<Snapshot["why"], string>> = {
+  day: "",
+  replaced: ", before another took its place",
+  kept: ", kept by you",
+};
 /** What a snapshot holds, and from when. */
 export const snapshotText = (s: Pick<Snapshot, "at" | "name" | "plants" | "why">): string =>
-  `${moment.format(s.at)}: ${s.name}, ${s.plants} ${s.plants === 1 ? "plant" : "plants"}${s.why === "replaced" ? ", before another took its place" : ""}`;
+  `${new Intl.DateTimeFormat(undefined, { dateStyle: "full", timeStyle: "short" }).format(s.at)}: ${s.name}, ${s.plants} ${s.plants === 1 ? "plant" : "plants"}${WHY[s.why]}`;

@@ -54,7 +54,7 @@ export function EarlierDays() {
     if (await change(`Garden as on ${snapshot.day}`, () => then, { demo: false, replaces: true })) setFound(null);
   };
   const keepNow = async (): Promise<void> => {
-    await takeSnapshot(db, garden, "replaced");
+    await takeSnapshot(db, garden, "kept");
     await snapshots.refetch();
   };
   return (
