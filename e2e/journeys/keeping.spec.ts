@@ -31,8 +31,8 @@ const put = (page: Page, store: string, row: object): Promise<void> =>
       new Promise<void>((resolve) => {
         const asked = indexedDB.open("wren-song");
         asked.onsuccess = () => {
-          const tx = asked.result.transaction(name as string, "readwrite");
-          tx.objectStore(name as string).put(value);
+          const tx = asked.result.transaction(name, "readwrite");
+          tx.objectStore(name).put(value);
           tx.oncomplete = () => {
             asked.result.close();
             resolve();
@@ -107,7 +107,9 @@ test.describe("without a connection", () => {
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.reload();
     build = "// another build";
-    await page.evaluate(async () => void (await (await navigator.serviceWorker.getRegistration())?.update()));
+    await page.evaluate(async () => {
+      await (await navigator.serviceWorker.getRegistration())?.update();
+    });
     const bar = page.getByText("A new version of Wren Song is ready.");
     await expect(bar).toBeVisible();
     await Promise.all([page.waitForEvent("load"), page.getByRole("button", { name: "Take it now" }).click()]);
@@ -149,6 +151,7 @@ test.describe("storage", () => {
     await expect(page.getByText("Spirea by the gate removed with its records.")).toBeVisible();
     // As a full disk does it: whatever would take more room is refused, until room was freed on the device.
     await page.evaluate(() => {
+      // eslint-disable-next-line @typescript-eslint/unbound-method
       const put = IDBObjectStore.prototype.put;
       IDBObjectStore.prototype.put = function refusing(...args) {
         if ("full" in window) throw new DOMException("no room", "QuotaExceededError");

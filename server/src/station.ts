@@ -53,6 +53,8 @@ export function openStation(): Station {
       if (known.size > REMEMBERED) known.delete(known.keys().next().value!);
       return answer;
     },
-    close: async () => void (await worker?.terminate()),
+    close: async () => {
+      await worker?.terminate();
+    },
   };
 }

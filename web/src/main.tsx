@@ -12,7 +12,7 @@ import { keepOffline } from "./app/renewal.ts";
 Object.assign(globalThis, { __zod_globalConfig: { jitless: true } });
 
 // Keeping the program for later comes after showing it.
-const idle = window.requestIdleCallback ?? ((f: () => void) => setTimeout(f, 1));
-window.addEventListener("load", () => idle(() => void keepOffline().catch(() => undefined)));
+const soon = (f: () => void) => ("requestIdleCallback" in window ? requestIdleCallback(f) : setTimeout(f, 1));
+window.addEventListener("load", () => soon(() => void keepOffline().catch(() => undefined)));
 
 createRoot(document.getElementById("root")!).render(<App />);

@@ -51,6 +51,7 @@ describe("the calendar file (RFC 5545, read by another parser)", () => {
     );
     const text = calendarFile(remindersOf(named, on), named, voiceOf("metric"), on, now);
     expect(text).not.toMatch(/^X-(EVIL|MORE)/m);
+    // eslint-disable-next-line no-control-regex
     expect(text).not.toMatch(/[\u0000-\u0009\u000b\u000c\u000e-\u001f\u007f]/);
     expect(text.endsWith("END:VCALENDAR\r\n")).toBe(true);
     const calendar = new ICAL.Component(ICAL.parse(text) as never);

@@ -5,8 +5,7 @@ type Step = (file: Readonly<Record<string, unknown>>) => Record<string, unknown>
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === "object" && x !== null && !Array.isArray(x);
 /** The entries of a list; null where it is none, or holds anything else. */
-const recordsOf = (x: unknown): Record<string, unknown>[] | null =>
-  Array.isArray(x) && x.every(isRecord) ? (x as Record<string, unknown>[]) : null;
+const recordsOf = (x: unknown): Record<string, unknown>[] | null => (Array.isArray(x) && x.every(isRecord) ? x : null);
 /** A plant without views from viewpoints that are gone. The browser's rows go the same way. */
 export function seeing<T extends object>(plant: T, viewpoints: ReadonlySet<unknown>): T {
   const views: unknown = "views" in plant ? plant.views : null;

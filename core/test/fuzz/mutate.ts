@@ -53,7 +53,7 @@ const VALUES: readonly unknown[] = [
   0.5,
   1e9,
   -1e300,
-  1e400,
+  Infinity,
   2 ** 53,
   "",
   " ",
@@ -231,7 +231,10 @@ export interface Tally {
   read: number;
   refused: number;
 }
-const counted = (t: Tally, wasRead: boolean): void => void (wasRead ? t.read++ : t.refused++);
+const counted = (t: Tally, wasRead: boolean): void => {
+  if (wasRead) t.read++;
+  else t.refused++;
+};
 
 /** So many broken garden files: each is read whole, written again the same and answered for, or refused with a place. */
 export function gardenFiles(n: number, seed: number): Tally {

@@ -45,7 +45,7 @@ export async function roomNow(): Promise<Room | null> {
   const { storage } = navigator as { storage?: StorageManager };
   if (!storage?.estimate) return null;
   const { usage = 0, quota = 0 } = await storage.estimate();
-  return { usedBytes: usage, mayUseBytes: quota, stays: (await storage.persisted?.()) ?? false };
+  return { usedBytes: usage, mayUseBytes: quota, stays: await storage.persisted() };
 }
 
 /** Asks the browser to keep what is stored; it may ask the gardener, or say no. */

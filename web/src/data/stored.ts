@@ -83,7 +83,7 @@ export async function rawTables(db: WrenDb): Promise<Tables> {
     TABLES.map(async (name): Promise<[TableName, Map<string, unknown>]> => {
       const table = db.table<unknown, string>(name);
       const [keys, values] = await Promise.all([table.toCollection().primaryKeys(), table.toArray()]);
-      return [name, new Map(keys.map((k, i) => [String(k), values[i]]))];
+      return [name, new Map(keys.map((k, i) => [k, values[i]]))];
     }),
   );
   return Object.fromEntries(rows) as unknown as Tables;

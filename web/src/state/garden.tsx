@@ -244,7 +244,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
   useEffect(() => (opened ? keepHouse() : undefined), [opened]);
   const write = useMutation({
     mutationFn: async ({ label, edit, more }: { label: string; edit: (g: Garden) => Garden; more: More }) => {
-      await client.ensureQueryData({ queryKey: KEY, queryFn: open });
+      await client.query({ queryKey: KEY, queryFn: open, staleTime: "static" });
       const { pictures, replaces, ...rest } = more;
       const asked = {
         label,

@@ -1,6 +1,6 @@
 /** A photo's picture for an <img>: its address in this page, as soon as it is there. */
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo } from "react";
 import type { Size } from "../data/pictures.ts";
 
 async function fetched(id: string, size: Size): Promise<Blob | null> {
@@ -15,15 +15,10 @@ export function usePicture(id: string, size: Size): string | null | undefined {
     queryFn: () => fetched(id, size).catch(() => null),
     staleTime: Infinity,
   });
-  const [url, setUrl] = useState<string | null | undefined>(undefined);
+  const url = useMemo(() => (blob ? URL.createObjectURL(blob) : blob), [blob]);
   useEffect(() => {
-    if (!blob) {
-      setUrl(blob);
-      return;
-    }
-    const made = URL.createObjectURL(blob);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [blob]);
+    if (url) return () => URL.revokeObjectURL(url);
+    return undefined;
+  }, [url]);
   return url;
 }

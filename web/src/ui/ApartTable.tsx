@@ -23,7 +23,7 @@ export function ApartTable({ apart }: { readonly apart: readonly HeldApart[] }) 
             <details>
               <summary>As it lies there</summary>
               <pre style={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere", margin: 0 }}>
-                {JSON.stringify(a.row, null, 1)?.slice(0, MOST_CHARS)}
+                {(JSON.stringify(a.row, null, 1) as string | undefined)?.slice(0, MOST_CHARS)}
               </pre>
             </details>
           </Box>

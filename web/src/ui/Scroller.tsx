@@ -10,6 +10,6 @@ export const Scroller = ({ label, ...rest }: Props) => (
     tabIndex={0}
     role="region"
     aria-label={label}
-    sx={{ "&:focus-visible": { outline: "3px solid var(--heart)", outlineOffset: "-3px" }, ...rest.sx }}
+    sx={{ "&:focus-visible": { outline: "3px solid var(--heart)", outlineOffset: "-3px" }, ...(rest.sx as object) }}
   />
 );

@@ -1,15 +1,10 @@
 /** Any number on screen can be asked why: what went in, the formula in words, where it comes from. */
-import type { SourceId } from "@wren/core";
 import { lazy, Suspense, useState, type ReactNode } from "react";
+import type { Explanation } from "./explanation.ts";
+
+export type { Explanation } from "./explanation.ts";
 
 const WhyAnswer = lazy(() => import("./WhyAnswer.tsx"));
-
-export interface Explanation {
-  /** The formula in words. */
-  readonly formula: string;
-  readonly inputs: readonly (readonly [string, string])[];
-  readonly sources: readonly SourceId[];
-}
 
 interface Props {
   /** What the number is. */

@@ -3,7 +3,7 @@ import { Box, Popover, Typography } from "@mui/material";
 import { SOURCES } from "@wren/core";
 import { useId } from "react";
 import { Scroller } from "./Scroller.tsx";
-import type { Explanation } from "./Why.tsx";
+import type { Explanation } from "./explanation.ts";
 
 interface AnswerProps {
   readonly anchor: HTMLElement;
