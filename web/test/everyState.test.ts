@@ -207,7 +207,7 @@ test("a walk of edits, each written as a file and read again: the same garden, t
         });
       },
     ),
-    { numRuns: 40 },
+    { numRuns: 15 },
   );
 });
 

@@ -31,7 +31,7 @@ const PlantRow = memo(function PlantRow({ plant, number, text, onEdit }: RowProp
   const remove = () => change(`${plant.label} removed with its records`, (g) => withoutPlant(g, plant.id));
   return (
     <Box
-      sx={{ display: "flex", alignItems: "center", borderBottom: "1px solid var(--line)", minWidth: 0, height: "100%" }}
+      sx={{ display: "flex", alignItems: "start", borderBottom: "1px solid var(--line)", minWidth: 0, height: "100%" }}
     >
       <Box sx={{ flex: 1, minWidth: 0, py: 0.5, overflowWrap: "anywhere" }}>
         {number !== null && (

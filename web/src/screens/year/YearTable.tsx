@@ -1,7 +1,6 @@
 /** The year in words and dates: what the drawing shows, for who cannot see it and for who wants to copy it. */
 import { Box } from "@mui/material";
 import { seasonDate, TASK_TABLE, VERDICT_TABLE, VERDICTS, type PlainDate } from "@wren/core";
-import { useState } from "react";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { bestRuns } from "../../words/taxonTexts.ts";
@@ -19,11 +18,10 @@ export function YearTable({
   readonly on: PlainDate;
 }) {
   const { model } = useGarden();
-  const [open, setOpen] = useState(false);
   const say = useVoice();
   const day = (d: number): string => say.date(seasonDate(seasonYear, d, model.climate.hemisphere));
   return (
-    <Box component="details" sx={{ mt: 2 }} onToggle={(e) => setOpen((e.target as HTMLDetailsElement).open)}>
+    <Box component="details" sx={{ mt: 2 }}>
       <summary>The same as a table</summary>
       <Box sx={{ overflowX: "auto" }} tabIndex={0} role="group" aria-label="The year as a table">
         <Box
@@ -44,7 +42,7 @@ export function YearTable({
             </tr>
           </thead>
           <tbody>
-            {(open ? rows : []).map((r) => (
+            {rows.map((r) => (
               <tr key={r.plant.id}>
                 <th scope="row">{r.plant.label}</th>
                 <td>{TASK_TABLE[r.task].label}</td>
