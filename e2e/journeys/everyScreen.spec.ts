@@ -73,7 +73,7 @@ for (const [name, path] of SCREENS) {
     // What scrolls under the ways at the foot, or waits out of sight with its old height, is not small: it is looked
     // at as it stands in the page.
     await page.addStyleTag({
-      content: "nav { position: static !important } .row { content-visibility: visible !important }",
+      content: "nav, .foot-bar { position: static !important } .row { content-visibility: visible !important }",
     });
     expect(await serious(page)).toEqual([]);
     expect(await spill(page)).toBe(0);

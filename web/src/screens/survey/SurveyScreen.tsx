@@ -143,6 +143,7 @@ function Known({ before }: { readonly before: Plant }) {
       <Views plant={plant} onPlant={setPlant} />
       <Goal plant={plant} onPlant={setPlant} />
       <Box
+        className="foot-bar"
         sx={{
           display: "flex",
           flexWrap: "wrap",
