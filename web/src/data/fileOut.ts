@@ -1,21 +1,14 @@
 /** Everything that lies in the tables as one garden file, which imports again: what cannot be read goes along set apart. */
-import { CATALOGUE, demoGarden, GARDEN_LISTS, salvage, writeGardenFile, type Garden, type ListName } from "@wren/core";
+import { demoGarden, writeGardenFile, type Garden } from "@wren/core";
 import { today } from "./clock.ts";
 import type { WrenDb } from "./db.ts";
 import { download } from "./download.ts";
 import { picturesForFile } from "./pictures.ts";
-import { whyApart, type Found, type HeldApart, type Tables } from "./stored.ts";
+import { gardenAt, whyApart, type Found, type HeldApart, type Tables } from "./stored.ts";
 
 /** A garden whose place cannot be read, with a place that stands in for it so that the file can be opened. */
 function standIn(tables: Tables): Garden {
-  const lists = Object.fromEntries(GARDEN_LISTS.map((l) => [l, [...tables[l].values()]])) as unknown as Record<
-    ListName,
-    readonly unknown[]
-  >;
-  const [head] = tables.head.values();
-  const place = { ...demoGarden(today()).place, name: "Place to be given again" };
-  const known = typeof head === "object" && head !== null ? head : {};
-  const { garden } = salvage({ head: { ...known, place }, lists }, { catalogue: CATALOGUE, today: today() });
+  const garden = gardenAt(tables, { ...demoGarden(today()).place, name: "Place to be given again" });
   if (!garden) throw new Error("a garden with a sound place was not read");
   return garden;
 }

@@ -10,6 +10,7 @@ import {
   type FileIssue,
   type Garden,
   type ListName,
+  type Place,
   type RowList,
 } from "@wren/core";
 import { today } from "./clock.ts";
@@ -105,14 +106,28 @@ const withoutDemo = (head: unknown): unknown => {
   return rest;
 };
 
+const listsOf = (tables: Tables): Readonly<Record<ListName, readonly unknown[]>> =>
+  Object.fromEntries(GARDEN_LISTS.map((l): [ListName, readonly unknown[]] => [l, [...tables[l].values()]])) as Record<
+    ListName,
+    readonly unknown[]
+  >;
+
+/** What can be read of a garden whose place cannot, as it stands at another place; null when that place will not do. */
+export function gardenAt(tables: Tables, place: Place): Garden | null {
+  const head = withoutDemo([...tables.head.values()][0]);
+  const known = isRecord(head) ? head : {};
+  return salvage({ head: { ...known, place }, lists: listsOf(tables) }, { catalogue: CATALOGUE, today: today() })
+    .garden;
+}
+
 /** Parts what lies in the tables into a garden and what is set apart. */
 export function foundIn(tables: Tables, rev: number): Found {
   const [head] = [...tables.head];
   if (TABLES.every((t) => tables[t].size === 0)) return { is: "nothing" };
-  const lists = Object.fromEntries(
-    GARDEN_LISTS.map((l): [ListName, readonly unknown[]] => [l, [...tables[l].values()]]),
-  ) as Record<ListName, readonly unknown[]>;
-  const parted = salvage({ head: withoutDemo(head?.[1]), lists }, { catalogue: CATALOGUE, today: today() });
+  const parted = salvage(
+    { head: withoutDemo(head?.[1]), lists: listsOf(tables) },
+    { catalogue: CATALOGUE, today: today() },
+  );
   const keyOf = new Map<unknown, string>(GARDEN_LISTS.flatMap((l) => [...tables[l]].map(([k, row]) => [row, k])));
   const inPlace = parted.apart.map((a): HeldApart =>
     a.list === "head"

@@ -1,11 +1,10 @@
 /** The place is given again; the rest of the garden is opened with it. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Typography } from "@mui/material";
-import { CATALOGUE, GARDEN_LISTS, salvage, type ListName, type Place } from "@wren/core";
+import type { Place } from "@wren/core";
 import { useForm } from "react-hook-form";
 import { replaceStored } from "../data/changes.ts";
-import { today } from "../data/clock.ts";
-import type { Found, HeldApart } from "../data/stored.ts";
+import { gardenAt, type Found, type HeldApart } from "../data/stored.ts";
 import { PlaceFields } from "../forms/PlaceFields.tsx";
 import { placeInput, placeSchema, type PlaceInput } from "../forms/placeForm.ts";
 import { db, tab } from "../state/keeper.ts";
@@ -18,13 +17,7 @@ export function PlaceAgain({ found, onFound }: { readonly found: Headless; reado
     defaultValues: placeInput(null),
   });
   const give = async (place: Place): Promise<void> => {
-    const [head] = found.tables.head.values();
-    const known = typeof head === "object" && head !== null ? head : {};
-    const lists = Object.fromEntries(
-      GARDEN_LISTS.map((l): [ListName, readonly unknown[]] => [l, [...found.tables[l].values()]]),
-    ) as Record<ListName, readonly unknown[]>;
-    const { demo: _, ...rest } = known as Record<string, unknown>;
-    const { garden } = salvage({ head: { ...rest, place }, lists }, { catalogue: CATALOGUE, today: today() });
+    const garden = gardenAt(found.tables, place);
     if (!garden) return;
     const stays = found.apart.filter((a): a is HeldApart => a.list !== "head");
     onFound(await replaceStored(db, tab, "Place given again", { garden, demo: false }, stays));
