@@ -338,10 +338,33 @@ async function scriptOf(page) {
   );
 }
 
+/** The empty page, built by itself as any page would be, beside the application; gives what takes it away again. */
+async function withEmptyPage() {
+  const { readdirSync, rmSync } = await import("node:fs");
+  const dist = join(root, "web/dist");
+  const before = new Set(readdirSync(dist, { recursive: true }));
+  await build({
+    configFile: false,
+    root: join(root, "web"),
+    publicDir: false,
+    logLevel: "error",
+    build: {
+      target: "es2022",
+      emptyOutDir: false,
+      rolldownOptions: { input: { blank: join(root, "web/blank.html") } },
+    },
+  });
+  return () => {
+    for (const f of readdirSync(dist, { recursive: true }))
+      if (!before.has(f)) rmSync(join(dist, f), { recursive: true, force: true });
+  };
+}
+
 /** The first answer of a first visit beside the paint of an empty page of the same framework, also four times slowed. */
 async function paint() {
   const executablePath = ensureChromium();
   const { chromium } = await import("@playwright/test");
+  const takeAway = await withEmptyPage();
   const { url, stop } = await startServer();
   const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
   const measure = async (page, path) => {
@@ -390,6 +413,7 @@ async function paint() {
   await browser.close();
   await stop();
   const [first, empty] = [await scriptOf("index.html"), await scriptOf("blank.html")];
+  takeAway();
   console.log(
     `script of the first screen: ${first.toFixed(0)} kB zipped, of the empty page ${empty.toFixed(0)} kB (${(first / empty).toFixed(2)} ×)`,
   );

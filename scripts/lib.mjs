@@ -64,7 +64,6 @@ export function ensureBuilt() {
     "web/src",
     "web/public",
     "web/index.html",
-    "web/blank.html",
     "web/vite.config.ts",
     "package-lock.json",
   ]);

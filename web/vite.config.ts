@@ -2,7 +2,7 @@ import react from "@vitejs/plugin-react";
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { defineConfig } from "vite";
+import { build, defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
 /** What the core is, in a few letters: what was worked out by another one is worked out anew. */
@@ -36,23 +36,60 @@ const pwa = VitePWA({
   workbox: {
     // Every screen, and the letters of western Europe; other scripts are kept once they were needed.
     globPatterns: ["index.html", "icon*", "assets/*.{js,css}", "assets/*-latin-*.woff2"],
-    globIgnores: ["assets/blank-*"],
     navigateFallback: "/index.html",
-    navigateFallbackDenylist: [/^\/api\//, /^\/blank\.html/],
+    navigateFallbackDenylist: [/^\/api\//],
     runtimeCaching: [{ urlPattern: /\/assets\/.*\.woff2$/, handler: "CacheFirst", options: { cacheName: "letters" } }],
   },
 });
 
-export default defineConfig({
-  plugins: [react(), pwa],
+const shared = {
+  plugins: [react()],
   define: { __CORE__: JSON.stringify(coreHash()) },
-  worker: { format: "es" },
-  build: {
-    target: "es2022",
-    sourcemap: false,
-    chunkSizeWarningLimit: 900,
-    rolldownOptions: {
-      input: { index: "index.html", blank: "blank.html" },
+  worker: { format: "es" as const },
+};
+const target = "es2022";
+
+/**
+ * The modules that the first screen needs at once, found by building without keeping: in one file they are there after
+ * one fetch; cut apart by what other screens share, they were thirty-five.
+ */
+async function modulesOfTheFirstScreen(): Promise<ReadonlySet<string>> {
+  const built = await build({
+    ...shared,
+    configFile: false,
+    root: import.meta.dirname,
+    logLevel: "error",
+    build: { write: false, minify: false, target },
+  });
+  if (!("output" in built)) throw new Error("one output was expected of the build");
+  const chunks = new Map(built.output.flatMap((o) => (o.type === "chunk" ? [[o.fileName, o] as const] : [])));
+  const found = new Set<string>();
+  const asked = [...chunks.values()].filter((c) => c.isEntry).map((c) => c.fileName);
+  for (const name of asked) {
+    const chunk = chunks.get(name);
+    for (const id of Object.keys(chunk?.modules ?? {})) found.add(id);
+    asked.push(...(chunk?.imports ?? []).filter((i) => !asked.includes(i)));
+  }
+  return found;
+}
+
+export default defineConfig(async ({ command }) => {
+  const first = command === "build" ? await modulesOfTheFirstScreen() : new Set<string>();
+  return {
+    ...shared,
+    plugins: [...shared.plugins, pwa],
+    build: {
+      target,
+      sourcemap: false,
+      chunkSizeWarningLimit: 900,
+      rolldownOptions: {
+        output: {
+          codeSplitting: {
+            includeDependenciesRecursively: false,
+            groups: [{ debugName: "first", name: (id: string) => (first.has(id) ? "first" : null) }],
+          },
+        },
+      },
     },
-  },
+  };
 });

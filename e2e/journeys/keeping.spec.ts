@@ -126,12 +126,12 @@ test("a screen that cannot be fetched says so inside the shell, and is tried aga
   const scripts = "**/assets/*.js";
   await page.route(scripts, (route) => route.abort());
   await page.getByRole("link", { name: "Year", exact: true }).click();
-  await expect(heading("This screen could not be fetched")).toBeVisible();
+  await expect(heading("This could not be fetched")).toBeVisible();
   await expect(page.getByRole("link", { name: "Kinds" })).toBeVisible();
   await page.unroute(scripts);
   await page.getByRole("button", { name: "Try again" }).click();
   await expect(
-    heading("Who blooms, and what may be cut when?").or(heading("This screen could not be fetched")),
+    heading("Who blooms, and what may be cut when?").or(heading("This could not be fetched")),
   ).toBeVisible();
   await page
     .getByRole("button", { name: "Reload the page" })
@@ -201,7 +201,7 @@ test.describe("storage", () => {
     });
 
   test("of a newer version: said, left alone", async ({ page, app }) => {
-    await app.open("/blank.html");
+    await page.goto("/icon.svg");
     await page.evaluate(
       () =>
         new Promise<void>((resolve) => {

@@ -3,6 +3,7 @@ import "@fontsource-variable/alegreya/wght-italic.css";
 import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
 import "./styles/page.css";
 import "./styles/answer.css";
+import "./styles/shell.css";
 import "./styles/strip.css";
 import { createRoot } from "react-dom/client";
 import { App } from "./app/App.tsx";

@@ -1,28 +1,16 @@
-import { CssBaseline, ThemeProvider, Typography } from "@mui/material";
+import { CssBaseline, ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { useState } from "react";
-import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { TodayScreen } from "../screens/today/index.ts";
 import { DayProvider } from "../state/day.tsx";
 import { GardenProvider } from "../state/garden.tsx";
 import { NoticeProvider } from "../state/notices.tsx";
-import { BrokenPage, BrokenScreen } from "./broken.tsx";
+import { PageStands, ScreenStands } from "./broken.tsx";
 import { GlobalStyles } from "./globalStyles.tsx";
-import { later } from "./later.tsx";
+import { later } from "../ui/later.tsx";
 import { Shell } from "./Shell.tsx";
 import { theme } from "./theme.ts";
-
-function Root() {
-  return (
-    <NoticeProvider>
-      <GardenProvider waiting={<Typography sx={{ p: 3 }}>Opening the garden…</Typography>}>
-        <DayProvider>
-          <Shell />
-        </DayProvider>
-      </GardenProvider>
-    </NoticeProvider>
-  );
-}
 
 /** Today is what one comes for; the others are fetched when they are opened. */
 const Garden = later(async () => (await import("../screens/garden/index.ts")).GardenScreen);
@@ -39,36 +27,38 @@ const Year = later(async () => (await import("../screens/year/index.ts")).YearSc
 const Place = later(async () => (await import("../screens/place/index.ts")).PlaceScreen);
 const Apart = later(async () => (await import("../screens/apart/index.ts")).ApartScreen);
 
-/** Built when the application starts, so that it reads the address it is opened at. */
-const makeRouter = () =>
-  createBrowserRouter([
-    {
-      element: <Root />,
-      errorElement: <BrokenPage />,
-      children: [
-        {
-          errorElement: <BrokenScreen />,
-          children: [
-            { path: "/today", element: <TodayScreen /> },
-            { path: "/garden", element: <Garden /> },
-            { path: "/garden/table", element: <Table /> },
-            { path: "/walk", element: <Walk /> },
-            { path: "/which/:key?", element: <Which /> },
-            { path: "/kinds", element: <Kinds /> },
-            { path: "/kinds/:id", element: <Kind /> },
-            { path: "/plant/:id/survey", element: <Survey /> },
-            { path: "/plant/:id/bench", element: <Bench /> },
-            { path: "/plant/:id", element: <Plant /> },
-            { path: "/plant/:id/record/:task?", element: <Record /> },
-            { path: "/year", element: <Year /> },
-            { path: "/place", element: <Place /> },
-            { path: "/apart", element: <Apart /> },
-            { path: "*", element: <Navigate to="/today" replace /> },
-          ],
-        },
-      ],
-    },
-  ]);
+/** What stands at each address, inside the shell. */
+const SCREENS = [
+  ["/today", TodayScreen],
+  ["/garden", Garden],
+  ["/garden/table", Table],
+  ["/walk", Walk],
+  ["/which/:key?", Which],
+  ["/kinds", Kinds],
+  ["/kinds/:id", Kind],
+  ["/plant/:id/survey", Survey],
+  ["/plant/:id/bench", Bench],
+  ["/plant/:id", Plant],
+  ["/plant/:id/record/:task?", Record],
+  ["/year", Year],
+  ["/place", Place],
+  ["/apart", Apart],
+] as const;
+
+function Screens() {
+  return (
+    <Routes>
+      <Route element={<Shell />}>
+        <Route element={<ScreenStands />}>
+          {SCREENS.map(([path, Screen]) => (
+            <Route key={path} path={path} element={<Screen />} />
+          ))}
+          <Route path="*" element={<Navigate to="/today" replace />} />
+        </Route>
+      </Route>
+    </Routes>
+  );
+}
 
 const makeClient = () =>
   new QueryClient({
@@ -80,14 +70,23 @@ const makeClient = () =>
   });
 
 export function App() {
-  const [router] = useState(makeRouter);
   const [client] = useState(makeClient);
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline />
       <GlobalStyles />
       <QueryClientProvider client={client}>
-        <RouterProvider router={router} />
+        <BrowserRouter>
+          <PageStands>
+            <NoticeProvider>
+              <GardenProvider waiting={<p className="waiting">Opening the garden…</p>}>
+                <DayProvider>
+                  <Screens />
+                </DayProvider>
+              </GardenProvider>
+            </NoticeProvider>
+          </PageStands>
+        </BrowserRouter>
       </QueryClientProvider>
     </ThemeProvider>
   );

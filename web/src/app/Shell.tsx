@@ -1,5 +1,5 @@
 /** What stands round every screen: the garden's name, where to go, search, undo, the strip of the year. */
-import { Box, Button, IconButton, Typography, useColorScheme } from "@mui/material";
+import { useColorScheme } from "@mui/material";
 import { CircleHelp, Moon, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
@@ -31,41 +31,7 @@ function Navigation() {
   const { pathname } = useLocation();
   const here = (path: string): boolean => pathname === path || pathname.startsWith(`${path}/`);
   return (
-    <Box
-      component="nav"
-      aria-label="Screens"
-      sx={{
-        display: "flex",
-        gap: { xs: 0, md: 0.5 },
-        // On a phone the ways sit at the foot, under the thumb.
-        position: { xs: "fixed", md: "static" },
-        bottom: 0,
-        left: 0,
-        right: 0,
-        zIndex: 10,
-        bgcolor: { xs: "var(--paper)", md: "transparent" },
-        borderTop: { xs: "2px solid var(--ink)", md: "none" },
-        "& a": {
-          flex: { xs: 1, md: "none" },
-          textAlign: "center",
-          color: "inherit",
-          textDecoration: "none",
-          fontSize: { xs: "0.95rem", md: "1.05rem" },
-          lineHeight: { xs: 1.15, md: 1.5 },
-          display: { xs: "grid", md: "block" },
-          placeItems: "center",
-          px: { xs: 0.5, md: 1.25 },
-          py: 1.25,
-          minHeight: 44,
-          borderBottom: { md: "4px solid transparent" },
-        },
-        "& a.active": {
-          fontWeight: 700,
-          borderBottomColor: "var(--heart)",
-          boxShadow: { xs: "inset 0 4px 0 var(--heart)", md: "none" },
-        },
-      }}
-    >
+    <nav aria-label="Screens" className="shell-ways">
       {PLACES.map(([path, name]) => (
         <DayLink
           key={path}
@@ -76,7 +42,7 @@ function Navigation() {
           {name}
         </DayLink>
       ))}
-    </Box>
+    </nav>
   );
 }
 
@@ -84,9 +50,14 @@ function Scheme() {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === "system" ? systemMode : mode) === "dark";
   return (
-    <IconButton aria-label={dark ? "Light colours" : "Dark colours"} onClick={() => setMode(dark ? "light" : "dark")}>
+    <button
+      type="button"
+      className="press-icon"
+      aria-label={dark ? "Light colours" : "Dark colours"}
+      onClick={() => setMode(dark ? "light" : "dark")}
+    >
       {dark ? <Sun size={20} /> : <Moon size={20} />}
-    </IconButton>
+    </button>
   );
 }
 
@@ -168,16 +139,6 @@ function Keyboard({ search, onHelp }: KeysProps) {
   return null;
 }
 
-const BAR = {
-  display: "flex",
-  alignItems: "center",
-  flexWrap: "wrap",
-  gap: 1.5,
-  bgcolor: "color-mix(in srgb, var(--heart) 22%, var(--mist))",
-  pl: 1.5,
-  my: 0.75,
-} as const;
-
 /** What stands over every screen when there is something to say of the whole. */
 function Bars({ onOwn }: { readonly onOwn: () => void }) {
   const { demo, apart, keepsNothing } = useGarden();
@@ -185,42 +146,37 @@ function Bars({ onOwn }: { readonly onOwn: () => void }) {
   return (
     <>
       {keepsNothing && (
-        <Box sx={BAR} role="status">
-          <Typography sx={{ flex: 1, py: 1 }}>
-            Nothing is kept in this tab: the browser gave no storage. Export the garden before you close it.
-          </Typography>
-        </Box>
+        <div className="bar" role="status">
+          <p>Nothing is kept in this tab: the browser gave no storage. Export the garden before you close it.</p>
+        </div>
       )}
       {apart.length > 0 && (
-        <Box sx={BAR}>
-          <Typography sx={{ flex: 1 }}>
+        <div className="bar">
+          <p>
             {apart.length} {apart.length === 1 ? "row is" : "rows are"} set apart: kept, but not part of the garden.
-          </Typography>
-          <Button component={DayLink} to="/apart" variant="outlined">
+          </p>
+          <DayLink to="/apart" className="press">
             Look at {apart.length === 1 ? "it" : "them"}
-          </Button>
-        </Box>
+          </DayLink>
+        </div>
       )}
       {renewal && (
-        <Box sx={BAR} role="status">
-          <Typography sx={{ flex: 1 }}>A new version of Wren Song is ready. What you wrote down stays.</Typography>
-          <Button variant="outlined" onClick={renew}>
+        <div className="bar" role="status">
+          <p>A new version of Wren Song is ready. What you wrote down stays.</p>
+          <button type="button" className="press" onClick={renew}>
             Take it now
-          </Button>
-        </Box>
+          </button>
+        </div>
       )}
       {demo && (
-        <Box sx={{ ...BAR, flexWrap: "nowrap" }}>
-          <Typography sx={{ flex: 1 }}>
-            The demo garden
-            <Box component="span" sx={{ display: { xs: "none", sm: "inline" } }}>
-              : invented, yours to play with.
-            </Box>
-          </Typography>
-          <Button variant="contained" onClick={onOwn} sx={{ minHeight: { xs: 44, md: 36 }, py: 0.25 }}>
+        <div className="bar bar-demo">
+          <p>
+            The demo garden<span className="from-sm">: invented, yours to play with.</span>
+          </p>
+          <button type="button" className="press press-main" onClick={onOwn}>
             Start with my own place
-          </Button>
-        </Box>
+          </button>
+        </div>
       )}
     </>
   );
@@ -257,16 +213,21 @@ export function Shell() {
   const search = useRef<HTMLInputElement>(null);
   useKeptFocus();
   const openHelp = useCallback(() => setHelp(true), []);
+  const opened = useRef(pathname);
   useEffect(() => {
+    // A page just opened stands at its top: asking for it would have it laid out before its time.
+    if (opened.current === pathname) return;
+    opened.current = "";
     // Some browsers answer with a promise, which an effect must not return.
     window.scrollTo(0, 0);
+  }, [pathname]);
+  useEffect(() => {
     document.title = `${document.querySelector("h1")?.textContent ?? garden.name} · Wren Song`;
   }, [pathname, garden.name]);
 
   return (
-    <Box sx={{ maxWidth: 1280, mx: "auto", px: { xs: 1.5, md: 3 }, pb: { xs: 10, md: 4 } }}>
-      <Box
-        component="a"
+    <div className="shell">
+      <a
         href={`#${MAIN}`}
         className="skip"
         onClick={(e) => {
@@ -275,87 +236,61 @@ export function Shell() {
         }}
       >
         To what stands on this screen
-      </Box>
-      <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 1, pt: 1, flexWrap: "wrap" }}>
-        <Box
-          sx={{
-            display: "flex",
-            alignItems: "baseline",
-            gap: 1.25,
-            mr: { md: 2 },
-            flex: { xs: 1, md: "none" },
-            minWidth: 0,
-          }}
-        >
-          <Typography
-            component="p"
-            sx={{
-              fontFamily: "'Alegreya Variable', serif",
-              fontStyle: "italic",
-              fontSize: "1.45rem",
-              fontWeight: 700,
-              whiteSpace: "nowrap",
-            }}
-          >
-            Wren Song
-          </Typography>
-          <Typography
-            component="p"
-            noWrap
-            sx={{ color: "text.secondary", maxWidth: 190, display: { xs: "none", sm: "block" } }}
-          >
-            {garden.name}
-          </Typography>
-        </Box>
+      </a>
+      <header className="shell-head">
+        <div className="shell-names">
+          <p className="shell-name">Wren Song</p>
+          <p className="shell-garden from-sm">{garden.name}</p>
+        </div>
         <Navigation />
-        <Box sx={{ flex: 1, display: { xs: "none", md: "block" } }} />
-        <Box sx={{ display: "flex" }}>
-          <IconButton
+        <div className="shell-gap" />
+        <div className="shell-presses">
+          <button
+            type="button"
+            className="press-icon until-md"
             aria-label="Find a plant"
             aria-expanded={searching}
             onClick={() => setSearching(!searching)}
-            sx={{ display: { md: "none" } }}
           >
             <SearchIcon size={20} />
-          </IconButton>
-          <IconButton
+          </button>
+          <button
+            type="button"
+            className="press-icon"
             aria-label={undoable.undo ? `Undo: ${undoable.undo}` : "Nothing to undo"}
             title={undoable.undo ?? undefined}
             disabled={!undoable.undo}
             onClick={undo}
           >
             <Undo2 size={20} />
-          </IconButton>
-          <IconButton
+          </button>
+          <button
+            type="button"
+            className="press-icon"
             aria-label={undoable.redo ? `Do again: ${undoable.redo}` : "Nothing to do again"}
             disabled={!undoable.redo}
             onClick={redo}
           >
             <Redo2 size={20} />
-          </IconButton>
+          </button>
           <Scheme />
-          <IconButton aria-label="Keys" onClick={() => setHelp(true)}>
+          <button type="button" className="press-icon" aria-label="Keys" onClick={() => setHelp(true)}>
             <CircleHelp size={20} />
-          </IconButton>
-        </Box>
-        <Box
-          sx={{
-            display: { xs: searching ? "block" : "none", md: "block" },
-            width: { xs: "100%", md: "auto" },
-          }}
-        >
+          </button>
+        </div>
+        <div className={searching ? "shell-find" : "shell-find shell-find-shut"}>
           <SearchBox inputRef={search} />
-        </Box>
-      </Box>
+        </div>
+      </header>
       <Bars onOwn={() => setOwn(true)} />
       {hasStrip(pathname) && (
         <Part name="The strip of the year">
           <YearStrip />
         </Part>
       )}
-      <Box component="main" id={MAIN} tabIndex={-1} sx={{ pt: 2, outline: "none" }}>
+      <main id={MAIN} tabIndex={-1} className="shell-main">
         <Outlet />
-      </Box>
+      </main>
       <NoticeBar />
       <Keyboard search={search} onHelp={openHelp} />
       <Part name="A dialog">
@@ -364,6 +299,6 @@ export function Shell() {
           {own && <OwnPlaceDialog onClose={() => setOwn(false)} />}
         </Suspense>
       </Part>
-    </Box>
+    </div>
   );
 }

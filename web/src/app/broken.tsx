@@ -1,7 +1,6 @@
 /** What is shown where something broke: the rest of the page stands, and the garden can be kept as a file. */
-import { Box, Button, Typography } from "@mui/material";
 import { Component, useEffect, type ReactNode } from "react";
-import { useLocation, useNavigate, useRouteError } from "react-router";
+import { Outlet, useLocation } from "react-router";
 
 const messageOf = (e: unknown): string => (e instanceof Error ? e.message : "unknown trouble");
 
@@ -15,80 +14,110 @@ const keepAsFile = async (): Promise<void> => {
   if (found.is !== "nothing") await exportFound(db, found);
 };
 
-/** A screen that broke, inside the shell. */
-export function BrokenScreen() {
-  const error = useRouteError();
-  const navigate = useNavigate();
-  const here = useLocation();
+interface StandsProps {
+  readonly children: ReactNode;
+  /** Where one is: elsewhere it is looked at afresh. */
+  readonly where?: string;
+  /** What to show instead, and a way to try again. */
+  readonly broken: (error: unknown, again: () => void) => ReactNode;
+}
+/** What breaks inside breaks alone. */
+class Stands extends Component<StandsProps, { readonly error: { readonly thrown: unknown } | null }> {
+  override state: { readonly error: { readonly thrown: unknown } | null } = { error: null };
+  static getDerivedStateFromError(thrown: unknown) {
+    return { error: { thrown } };
+  }
+  override componentDidUpdate(before: StandsProps): void {
+    if (this.state.error !== null && before.where !== this.props.where) this.setState({ error: null });
+  }
+  override render(): ReactNode {
+    const { error } = this.state;
+    return error === null ? this.props.children : this.props.broken(error.thrown, () => this.setState({ error: null }));
+  }
+}
+
+interface BrokenProps {
+  readonly title: string;
+  readonly kept: string;
+  readonly error: unknown;
+  readonly again: readonly [label: string, press: () => void];
+}
+function Broken({ title, kept, error, again: [label, press] }: BrokenProps) {
   return (
-    <Box role="alert" sx={{ py: 4 }}>
-      <Typography variant="h1" sx={{ mb: 1 }}>
-        This screen broke
-      </Typography>
-      <Typography sx={{ mb: 2, overflowWrap: "anywhere" }}>
-        Your garden is kept, and the other screens work on. What went wrong: {messageOf(error)}.
-      </Typography>
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-        <Button
-          variant="contained"
-          onClick={() => void navigate({ pathname: here.pathname, search: here.search }, { replace: true })}
-        >
-          Try again
-        </Button>
-        <Button variant="outlined" onClick={() => void keepAsFile()}>
+    <div role="alert" className="broken">
+      <h1 className="title-1">{title}</h1>
+      <p>
+        {kept} What went wrong: {messageOf(error)}.
+      </p>
+      <div className="presses">
+        <button type="button" className="press press-main" onClick={press}>
+          {label}
+        </button>
+        <button type="button" className="press" onClick={() => void keepAsFile()}>
           Keep the garden as a file
-        </Button>
-      </Box>
-    </Box>
+        </button>
+      </div>
+    </div>
   );
 }
 
-/** The whole page broke: even then the garden comes out as a file. */
-export function BrokenPage() {
-  const error = useRouteError();
+/** The screen of an address. One that broke leaves the shell standing, and the next address is looked at afresh. */
+export function ScreenStands() {
+  const { pathname } = useLocation();
+  return (
+    <Stands
+      where={pathname}
+      broken={(error, again) => (
+        <Broken
+          title="This screen broke"
+          kept="Your garden is kept, and the other screens work on."
+          error={error}
+          again={["Try again", again]}
+        />
+      )}
+    >
+      <Outlet />
+    </Stands>
+  );
+}
+
+function BrokenPage({ error }: { readonly error: unknown }) {
   useEffect(() => {
     document.title = "Something broke · Wren Song";
   }, []);
   return (
-    <Box component="main" role="alert" sx={{ p: 3, maxWidth: 720 }}>
-      <Typography variant="h1" sx={{ mb: 1 }}>
-        Something broke
-      </Typography>
-      <Typography sx={{ mb: 2, overflowWrap: "anywhere" }}>
-        Your garden is kept in this browser. What went wrong: {messageOf(error)}.
-      </Typography>
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-        <Button variant="contained" onClick={() => window.location.reload()}>
-          Reload the page
-        </Button>
-        <Button variant="outlined" onClick={() => void keepAsFile()}>
-          Keep the garden as a file
-        </Button>
-      </Box>
-    </Box>
+    <main className="shell">
+      <Broken
+        title="Something broke"
+        kept="Your garden is kept in this browser."
+        error={error}
+        again={["Reload the page", () => window.location.reload()]}
+      />
+    </main>
   );
 }
+
+/** The whole page: even where it broke the garden comes out as a file. */
+export const PageStands = ({ children }: { readonly children: ReactNode }) => (
+  <Stands broken={(error) => <BrokenPage error={error} />}>{children}</Stands>
+);
 
 interface PartProps {
   readonly name: string;
   readonly children: ReactNode;
 }
 /** A part of the shell that breaks alone. */
-export class Part extends Component<PartProps, { readonly error: unknown }> {
-  override state: { readonly error: unknown } = { error: null };
-  static getDerivedStateFromError(error: unknown) {
-    return { error };
-  }
-  override render(): ReactNode {
-    return this.state.error === null ? (
-      this.props.children
-    ) : (
-      <Typography role="alert">
-        {this.props.name} broke: {messageOf(this.state.error)}.{" "}
-        <Button size="small" onClick={() => this.setState({ error: null })}>
+export const Part = ({ name, children }: PartProps) => (
+  <Stands
+    broken={(error, again) => (
+      <p role="alert">
+        {name} broke: {messageOf(error)}.{" "}
+        <button type="button" className="press press-small" onClick={again}>
           Try again
-        </Button>
-      </Typography>
-    );
-  }
-}
+        </button>
+      </p>
+    )}
+  >
+    {children}
+  </Stands>
+);

@@ -1,6 +1,7 @@
 /** A plant's year on one line: what it shows above, what a task costs below, what was done as marks. */
 import { Box } from "@mui/material";
 import {
+  partsOf,
   seasonDate,
   seasonPoint,
   TASK_TABLE,
@@ -12,7 +13,7 @@ import {
 } from "@wren/core";
 import { useMemo } from "react";
 import { useGarden } from "../state/garden.tsx";
-import { dateText } from "../state/voice.ts";
+import { dateText, monthText } from "../state/voice.ts";
 import { VERDICT_COLOUR, VerdictMark } from "../ui/VerdictMark.tsx";
 import { linear } from "./linear.ts";
 import { ridges, verdictRuns } from "./yearRibbon.geometry.ts";
@@ -148,7 +149,7 @@ export function PlantYearRibbon({ kind, on, visits }: Props) {
         <Box sx={{ display: "flex", fontSize: "0.78rem", color: "text.secondary" }} aria-hidden="true">
           {monthTicks(on, climate).map((t) => (
             <Box key={t.date} sx={{ flex: 1, pl: 0.25 }}>
-              {new Intl.DateTimeFormat(undefined, { month: "narrow", timeZone: "UTC" }).format(Date.parse(t.date))}
+              {monthText(partsOf(t.date).month, "narrow")}
             </Box>
           ))}
         </Box>

@@ -1,7 +1,7 @@
 /** The day every screen answers for: kept in the address, so that a link or the back button brings it back. */
 import { addDays, parseDate, type PlainDate } from "@wren/core";
-import { createContext, use, useCallback, useEffect, useMemo, useReducer, useRef, type ReactNode } from "react";
-import { useSearchParams } from "react-router";
+import { createContext, use, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from "react";
+import { useNavigate, useSearchParams, type NavigateOptions } from "react-router";
 import { today } from "../data/clock.ts";
 import { arrived, dayOf, moved, sent, type Ahead } from "./ahead.ts";
 
@@ -21,8 +21,12 @@ const MovingContext = createContext(false);
 const PARAM = "on";
 
 type LinkTo = (path: string, more?: Readonly<Record<string, string>>) => string;
-/** Links made at the moment they are followed: for what must not be drawn again with every day. */
-const LinkNowContext = createContext<LinkTo | null>(null);
+/** Links made, and ways gone, at the moment they are followed: for what must not be drawn again with every day. */
+interface Ways {
+  readonly linkNow: LinkTo;
+  readonly go: (to: string, options?: NavigateOptions) => void;
+}
+const WaysContext = createContext<Ways | null>(null);
 
 const linkOn = (on: PlainDate, path: string, more: Readonly<Record<string, string>> = {}): string => {
   const params = new URLSearchParams({ ...more, ...(on === today() ? {} : { [PARAM]: on }) }).toString();
@@ -72,19 +76,23 @@ export function DayProvider({ children }: { readonly children: ReactNode }) {
     }),
     [],
   );
-  const latest = useRef(on);
+  const navigate = useNavigate();
+  const latest = useRef({ on, navigate });
   useEffect(() => {
-    latest.current = on;
+    latest.current = { on, navigate };
   });
-  const linkNow = useCallback<LinkTo>((path, more) => linkOn(latest.current, path, more), []);
+  const [ways] = useState<Ways>(() => ({
+    linkNow: (path, more) => linkOn(latest.current.on, path, more),
+    go: (to, options) => void latest.current.navigate(to, options),
+  }));
   return (
-    <LinkNowContext value={linkNow}>
+    <WaysContext value={ways}>
       <MovesContext value={moves}>
         <MovingContext value={on !== inAddress}>
           <DayContext value={on}>{children}</DayContext>
         </MovingContext>
       </MovesContext>
-    </LinkNowContext>
+    </WaysContext>
   );
 }
 
@@ -105,8 +113,13 @@ export function useDay(): Day {
 export const useMoving = (): boolean => use(MovingContext);
 
 /** Makes addresses that keep the day on screen when it is called; it never changes itself. */
-export function useLinkNow(): LinkTo {
-  const link = use(LinkNowContext);
-  if (!link) throw new Error("useLinkNow outside DayProvider");
-  return link;
+export const useLinkNow = (): LinkTo => useWays().linkNow;
+
+/** Goes to an address; it never changes itself. */
+export const useGo = (): Ways["go"] => useWays().go;
+
+function useWays(): Ways {
+  const ways = use(WaysContext);
+  if (!ways) throw new Error("links outside DayProvider");
+  return ways;
 }

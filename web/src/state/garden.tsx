@@ -33,6 +33,7 @@ import type { Found, HeldApart, Kept } from "../data/stored.ts";
 import { keepHouse } from "./housekeeping.ts";
 import { useKinds } from "./kinds.ts";
 import { useNotices } from "./notices.tsx";
+import { afterPaint } from "./painted.ts";
 import { storageTrouble, type StorageTrouble } from "./trouble.ts";
 import { useYears } from "./years.ts";
 
@@ -99,6 +100,8 @@ const atOnce = (): Found | undefined =>
   beenHere() ? undefined : { is: "garden", kept: { garden: firstGarden(), demo: true, apart: [], rev: -1 } };
 
 async function open(): Promise<Found> {
+  // A first visit has its answer to show; others wait for nothing but this.
+  if (!beenHere()) await afterPaint();
   const { openStored } = await keeper();
   const found = await openStored(firstGarden);
   markKept();

@@ -2,6 +2,7 @@
 import { catalogueOf, DEMO_KINDS, withKinds, type Catalogue, type Garden } from "@wren/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { afterPaint } from "./painted.ts";
 
 let few: Catalogue | null = null;
 const demoKinds = (): Catalogue => (few ??= catalogueOf(DEMO_KINDS));
@@ -21,6 +22,7 @@ export function useKinds(garden: Garden | undefined, begin: boolean): Catalogue 
   const all = useQuery({
     queryKey: ["kinds"],
     queryFn: async () => {
+      if (start) await afterPaint();
       const { CATALOGUE } = await import("./allKinds.ts");
       return start ? withKinds(start, CATALOGUE) : CATALOGUE;
     },

@@ -1,20 +1,28 @@
 /** The user's way of saying dates and lengths. */
-import { partsOf, toDayNumber, voiceOf, type PlainDate, type Rules, type Voice } from "@wren/core";
+import { partsOf, voiceOf, type PlainDate, type Rules, type Voice } from "@wren/core";
+import { format } from "date-fns/format";
 import { useMemo } from "react";
 import { today } from "../data/clock.ts";
 import { useGarden } from "./garden.tsx";
 
-const DAY_MS = 86_400_000;
-/** Made when it is first asked for: each takes as long as a dozen plants' answers. */
-function later(options: Intl.DateTimeFormatOptions): () => Intl.DateTimeFormat {
-  let made: Intl.DateTimeFormat | null = null;
-  return () => (made ??= new Intl.DateTimeFormat(undefined, { ...options, timeZone: "UTC" }));
-}
-const near = later({ day: "numeric", month: "long" });
-const far = later({ day: "numeric", month: "short", year: "numeric" });
-const full = later({ weekday: "short", day: "numeric", month: "long", year: "numeric" });
+/**
+ * Dates in English, whatever language the browser's own dates are in: they stand in English sentences. The browser's
+ * formatter would take longer to make than all first answers.
+ */
+const MONTH_FIRST = typeof navigator !== "undefined" && /^en-(US|CA|PH)\b/.test(navigator.language);
+const [NEAR, FAR, FULL] = MONTH_FIRST
+  ? ["MMMM d", "MMM d, yyyy", "EEE, MMMM d, yyyy"]
+  : ["d MMMM", "d MMM yyyy", "EEE d MMMM yyyy"];
 
-const at = (d: PlainDate): number => toDayNumber(d) * DAY_MS;
+/** Noon: no clock is set forward over it. */
+const at = (d: PlainDate): Date => {
+  const { year, month, day } = partsOf(d);
+  return new Date(year, month - 1, day, 12);
+};
+
+/** Month 1–12 by name, by its first three letters, or by one. */
+export const monthText = (month: number, width: "long" | "short" | "narrow"): string =>
+  format(new Date(2025, month - 1, 15), { long: "MMMM", short: "MMM", narrow: "MMMMM" }[width]);
 
 /** Said before, by date: writing a date out is slow, and a drag of the day writes the same few hundred again and again. */
 const said = new Map<string, string>();
@@ -24,10 +32,10 @@ export function dateText(d: PlainDate | string): string {
   const isNear = partsOf(plain).year === partsOf(today()).year;
   const key = isNear ? d : `${d}!`;
   let text = said.get(key);
-  if (text === undefined) said.set(key, (text = (isNear ? near() : far()).format(at(plain))));
+  if (text === undefined) said.set(key, (text = format(at(plain), isNear ? NEAR : FAR)));
   return text;
 }
-export const fullDate = (d: PlainDate): string => full().format(at(d));
+export const fullDate = (d: PlainDate): string => format(at(d), FULL);
 
 export const voiceFor = (units: Rules["units"]): Voice => voiceOf(units, dateText);
 

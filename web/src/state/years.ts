@@ -3,6 +3,7 @@ import type { YearsAsked, YearsShown } from "@wren/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import type { YearsPort } from "../worker/port.ts";
+import { afterPaint } from "./painted.ts";
 
 /** The screen comes first: the work begins when it has settled. */
 const SETTLE_MS = 1500;
@@ -45,6 +46,7 @@ const settled = (signal: AbortSignal): Promise<void> =>
   });
 
 async function workedOut(key: string, asked: YearsAsked, signal: AbortSignal): Promise<YearsShown | null> {
+  await afterPaint();
   const { keptYears, keepYears } = await import("./keptYears.ts");
   const kept = await keptYears(key);
   if (kept) {

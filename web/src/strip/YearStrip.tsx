@@ -1,5 +1,4 @@
 /** The price follows the date: one strip of the year over every screen that has a day. Drag it, or step it from the keyboard. */
-import { Box, Button, IconButton } from "@mui/material";
 import { frostDates, partsOf, seasonDate, seasonPoint, type PlainDate } from "@wren/core";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
 import {
@@ -17,7 +16,7 @@ import {
 import { today } from "../data/clock.ts";
 import { useDay, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
-import { dateText, fullDate, useVoice } from "../state/voice.ts";
+import { dateText, fullDate, monthText, useVoice } from "../state/voice.ts";
 import { paceText } from "./paceText.ts";
 import { Ranges } from "./Ranges.tsx";
 import { dateAt, monthTicks, stripCurves, stripX } from "../drawing/strip.geometry.ts";
@@ -25,8 +24,7 @@ import { dateAt, monthTicks, stripCurves, stripX } from "../drawing/strip.geomet
 const PaceDialog = lazy(() => import("./PaceDialog.tsx"));
 
 const BOX = { width: 1000, height: 54 } as const;
-const MONTH = new Intl.DateTimeFormat(undefined, { month: "short", timeZone: "UTC" });
-const monthName = (d: PlainDate): string => MONTH.format(Date.UTC(2025, partsOf(d).month - 1, 1));
+const monthName = (d: PlainDate): string => monthText(partsOf(d).month, "short");
 
 const STEPS: Readonly<Record<string, number>> = {
   ArrowLeft: -1,
@@ -109,22 +107,14 @@ const Legend = memo(function Legend() {
     ["var(--heart)", "day length"],
   ] as const;
   return (
-    <Box
-      sx={{
-        display: { xs: "none", md: "flex" },
-        gap: 1.5,
-        fontSize: "0.8rem",
-        color: "text.secondary",
-        whiteSpace: "nowrap",
-      }}
-    >
+    <div className="strip-legend">
       {items.map(([colour, text]) => (
-        <Box key={text} component="span" sx={{ display: "inline-flex", alignItems: "center", gap: 0.5 }}>
-          <Box component="span" className="swatch" sx={{ width: 14, height: 4, bgcolor: colour }} />
+        <span key={text}>
+          <i className="swatch" style={{ backgroundColor: colour }} />
           {text}
-        </Box>
+        </span>
       ))}
-    </Box>
+    </div>
   );
 });
 
@@ -136,18 +126,15 @@ const PaceButton = memo(function PaceButton({ seasonYear }: { readonly seasonYea
   const pace = model.pace(seasonYear);
   return (
     <>
-      <Button
-        size="small"
-        variant="outlined"
+      <button
+        type="button"
+        className="press press-small"
         onClick={() => setOpen(true)}
-        sx={{ minHeight: 36, minWidth: 0, whiteSpace: "nowrap", px: { xs: 0.75, sm: 1.25 } }}
         aria-label={`${pace.seasonYear} runs ${paceText(pace.days, say.days)}: why, and say otherwise`}
       >
-        <Box component="span" sx={{ display: { xs: "none", sm: "inline" }, mr: 0.5 }}>
-          {pace.seasonYear} runs
-        </Box>
+        <span className="from-sm">{pace.seasonYear} runs</span>
         {paceText(pace.days, say.days)}
-      </Button>
+      </button>
       {open && (
         <Suspense fallback={null}>
           <PaceDialog pace={pace} onClose={() => setOpen(false)} />
@@ -169,14 +156,14 @@ const PlayPress = memo(function PlayPress({
   readonly onPress: () => void;
 }) {
   return (
-    <IconButton
+    <button
+      type="button"
+      className="press-icon from-sm"
       aria-label={playing ? "Stop the year" : "Let the year run"}
-      size="small"
-      sx={{ display: { xs: "none", sm: "inline-flex" } }}
       onClick={onPress}
     >
       {playing ? <Pause size={18} /> : <Play size={18} />}
-    </IconButton>
+    </button>
   );
 });
 
@@ -199,23 +186,23 @@ function PlayButton() {
 const Step = memo(function Step({ days }: { readonly days: -1 | 1 }) {
   const { step } = useMoves();
   return (
-    <IconButton aria-label={days < 0 ? "A day earlier" : "A day later"} onClick={() => step(days)} size="small">
+    <button
+      type="button"
+      className="press-icon"
+      aria-label={days < 0 ? "A day earlier" : "A day later"}
+      onClick={() => step(days)}
+    >
       {days < 0 ? <ChevronLeft size={20} /> : <ChevronRight size={20} />}
-    </IconButton>
+    </button>
   );
 });
 
 const BackToToday = memo(function BackToToday() {
   const { setOn } = useMoves();
   return (
-    <Button
-      variant="outlined"
-      size="small"
-      onClick={() => setOn(today())}
-      sx={{ minHeight: 36, minWidth: 0, px: { xs: 1, sm: 2 } }}
-    >
+    <button type="button" className="press press-small" onClick={() => setOn(today())}>
       Today
-    </Button>
+    </button>
   );
 });
 
@@ -238,7 +225,7 @@ const Months = memo(function Months({ seasonYear }: { readonly seasonYear: numbe
 const Beside = memo(function Beside({ seasonYear }: { readonly seasonYear: number }) {
   return (
     <>
-      <Box sx={{ flex: 1 }} />
+      <div className="strip-gap" />
       <Legend />
       <Ranges />
       <PaceButton seasonYear={seasonYear} />

@@ -1,7 +1,6 @@
 /** A link that keeps the day on screen, yet is not drawn anew with every day: it asks for the day when it is reached for. */
 import { memo, type AnchorHTMLAttributes, type MouseEvent, type SyntheticEvent } from "react";
-import { useNavigate } from "react-router";
-import { useLinkNow } from "../state/day.tsx";
+import { useGo, useLinkNow } from "../state/day.tsx";
 
 interface Props extends Omit<AnchorHTMLAttributes<HTMLAnchorElement>, "href"> {
   readonly to: string;
@@ -17,7 +16,7 @@ const isOurs = (e: MouseEvent): boolean =>
 
 export const DayLink = memo(function DayLink({ to, more, state, children, ...rest }: Props) {
   const linkNow = useLinkNow();
-  const navigate = useNavigate();
+  const go = useGo();
   const renew = (e: SyntheticEvent<HTMLAnchorElement>): void => e.currentTarget.setAttribute("href", linkNow(to, more));
   return (
     <a
@@ -29,7 +28,7 @@ export const DayLink = memo(function DayLink({ to, more, state, children, ...res
       onClick={(e) => {
         if (!isOurs(e)) return;
         e.preventDefault();
-        void navigate(linkNow(to, more), { state });
+        go(linkNow(to, more), { state });
       }}
     >
       {children}

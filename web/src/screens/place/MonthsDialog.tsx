@@ -7,8 +7,7 @@ import { Field } from "../../forms/Field.tsx";
 import { monthsInput, monthsSchema, type MonthsInput } from "../../forms/monthsForm.ts";
 import { withPlace } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
-
-const MONTH = new Intl.DateTimeFormat(undefined, { month: "long", timeZone: "UTC" });
+import { monthText } from "../../state/voice.ts";
 
 export function MonthsDialog({ onClose }: { readonly onClose: () => void }) {
   const { garden, model, change, demo } = useGarden();
@@ -36,7 +35,7 @@ export function MonthsDialog({ onClose }: { readonly onClose: () => void }) {
           </Typography>
           <Box sx={{ display: "grid", gridTemplateColumns: "7.5rem 1fr 1fr", gap: 1, alignItems: "start" }}>
             {start.tminC.map((_, i) => {
-              const month = MONTH.format(Date.UTC(2025, i, 1));
+              const month = monthText(i + 1, "long");
               return (
                 <Box key={month} sx={{ display: "contents" }}>
                   <Typography sx={{ pt: 1 }}>{month}</Typography>

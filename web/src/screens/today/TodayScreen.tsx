@@ -1,11 +1,9 @@
 /** "What may I cut?" – the garden sorted by what can be done on the strip's day, the chosen plant's answer beside it. */
-import { Box, Button, Typography, useMediaQuery } from "@mui/material";
-import { adviseAll, adviseOn, allFollowUps, nextProgrammeSteps, type PlainDate, type Task } from "@wren/core";
+import { useMediaQuery } from "@mui/material";
+import { adviseAll, adviseOn, type PlainDate, type Task } from "@wren/core";
 import { memo, useMemo, useReducer, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { AnswerPanel } from "../../answer/AnswerPanel.tsx";
-import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
-import { ProgrammeRow } from "../../answer/Programmes.tsx";
+import { later } from "../../ui/later.tsx";
 import { useDay, useLinkNow, useMoving } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { usePainted } from "../../state/painted.ts";
@@ -23,19 +21,19 @@ import { Sight } from "./sight.ts";
 const FIRST_ROWS = 12;
 /** The very first picture of a page shows so many of each group. */
 const AT_ONCE = 3;
-const ChosenAnswer = memo(AnswerPanel);
+/** What stands beside and between the rows comes after the first picture. */
+const ChosenAnswer = memo(later(async () => (await import("../../answer/AnswerPanel.tsx")).AnswerPanel, null));
+const NextSteps = later(async () => (await import("./NextSteps.tsx")).NextSteps, null);
 
 function Empty() {
   return (
-    <Box sx={{ py: 6, textAlign: "center" }}>
-      <Typography variant="h2" sx={{ mb: 1 }}>
-        Nothing is planted here yet
-      </Typography>
-      <Typography sx={{ mb: 2 }}>Add the first plant and you see at once whether it may be cut.</Typography>
-      <Button component={DayLink} to="/garden" variant="contained">
+    <div className="today-empty">
+      <h2 className="title-2">Nothing is planted here yet</h2>
+      <p>Add the first plant and you see at once whether it may be cut.</p>
+      <DayLink to="/garden" className="press press-main">
         Add a plant
-      </Button>
-    </Box>
+      </DayLink>
+    </div>
   );
 }
 
@@ -119,12 +117,6 @@ function Answers({ on }: { readonly on: PlainDate }) {
     setParams(next, { replace: true });
   };
   const onChoose = useStable(choose);
-  const steps = useMemo(
-    () => (painted ? allFollowUps(model, on).filter((f) => f.state !== "coming") : []),
-    [model, painted, on],
-  );
-  // Of what was begun for years only the step that comes next, when its day is near.
-  const begun = useMemo(() => (painted ? nextProgrammeSteps(model, on) : []), [model, painted, on]);
   const group = (g: Group) => (
     <GroupOfRows
       key={g.id}
@@ -143,18 +135,7 @@ function Answers({ on }: { readonly on: PlainDate }) {
       <div>
         <h1 className="title-1">What may I cut?</h1>
         {groups.filter((g) => g.id === "ready").map(group)}
-        {steps.length + begun.length > 0 && (
-          <Section title="Next steps" aside={<p className="numeral count">{steps.length + begun.length}</p>}>
-            <ul className="bare">
-              {steps.map((f) => (
-                <FollowUpRow key={f.id} step={f} named />
-              ))}
-              {begun.map((s) => (
-                <ProgrammeRow key={s.id} step={s} />
-              ))}
-            </ul>
-          </Section>
-        )}
+        {painted && <NextSteps on={on} />}
         {groups.filter((g) => g.id !== "ready").map(group)}
       </div>
       {wide && chosen && (

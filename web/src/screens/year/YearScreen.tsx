@@ -1,13 +1,13 @@
 /** All plants against the months: who blooms when, which cut is open when; the strip's day reads every plant at once. */
 import { Box, Button, Typography, useMediaQuery } from "@mui/material";
-import { seasonDate, seasonPoint, TASK_TABLE, type PlainDate, type Plant, type Task } from "@wren/core";
+import { partsOf, seasonDate, seasonPoint, TASK_TABLE, type PlainDate, type Plant, type Task } from "@wren/core";
 import { useDeferredValue, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { monthTicks } from "../../drawing/strip.geometry.ts";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
-import { useVoice } from "../../state/voice.ts";
+import { monthText, useVoice } from "../../state/voice.ts";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 import { PlanDialog } from "./PlanDialog.tsx";
 import { FILTERS, passes, sorted, SORTS, verdictOn, yearRows, type Filter, type Sort, type YearRow } from "./rows.ts";
@@ -80,7 +80,6 @@ function Head({
   readonly months: readonly { readonly day: number; readonly date: PlainDate }[];
   readonly wide: boolean;
 }) {
-  const name = new Intl.DateTimeFormat(undefined, { month: wide ? "short" : "narrow", timeZone: "UTC" });
   return (
     <Box
       aria-hidden="true"
@@ -89,7 +88,7 @@ function Head({
     >
       {months.map((m) => (
         <Box key={m.date} sx={{ position: "absolute", pl: 0.25 }} style={{ left: `${(m.day / 365) * 100}%` }}>
-          {name.format(Date.parse(m.date))}
+          {monthText(partsOf(m.date).month, wide ? "short" : "narrow")}
         </Box>
       ))}
     </Box>

@@ -1,6 +1,5 @@
 /** Screens that are fetched when they are opened. One that cannot be fetched says so where it would stand, and is tried again. */
-import { Box, Button, Typography } from "@mui/material";
-import { useEffect, useState, type ComponentType } from "react";
+import { useEffect, useState, type ComponentType, type ReactNode } from "react";
 
 interface FailedProps {
   readonly onAgain: () => void;
@@ -11,30 +10,34 @@ function Failed({ onAgain }: FailedProps) {
     return () => window.removeEventListener("online", onAgain);
   }, [onAgain]);
   return (
-    <Box role="alert" sx={{ py: 4 }}>
-      <Typography variant="h1" sx={{ mb: 1 }}>
-        This screen could not be fetched
-      </Typography>
-      <Typography sx={{ mb: 2 }}>
+    <div role="alert" className="broken">
+      <h1 className="title-1">This could not be fetched</h1>
+      <p>
         There seems to be no connection, or the program was renewed meanwhile. Everything you wrote down is kept. It is
         tried again as soon as there is a connection.
-      </Typography>
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-        <Button variant="contained" onClick={onAgain}>
+      </p>
+      <div className="presses">
+        <button type="button" className="press press-main" onClick={onAgain}>
           Try again
-        </Button>
-        <Button variant="outlined" onClick={() => window.location.reload()}>
+        </button>
+        <button type="button" className="press" onClick={() => window.location.reload()}>
           Reload the page
-        </Button>
-      </Box>
-    </Box>
+        </button>
+      </div>
+    </div>
   );
 }
 
-/** @param fetch gives the screen; asked again after it failed */
-export function later(fetch: () => Promise<ComponentType>): ComponentType {
-  let ready: ComponentType | null = null;
-  return function Later() {
+/**
+ * @param fetch gives the screen, or a part of one; asked again after it failed
+ * @param meanwhile what stands there until it came
+ */
+export function later<P extends object>(
+  fetch: () => Promise<ComponentType<P>>,
+  meanwhile: ReactNode = <p role="status">Fetching this screen…</p>,
+): ComponentType<P> {
+  let ready: ComponentType<P> | null = null;
+  return function Later(props: P) {
     const [state, setState] = useState<"waiting" | "failed" | "ready">(ready ? "ready" : "waiting");
     useEffect(() => {
       if (state !== "waiting") return;
@@ -52,6 +55,6 @@ export function later(fetch: () => Promise<ComponentType>): ComponentType {
     }, [state]);
     if (state === "failed") return <Failed onAgain={() => setState("waiting")} />;
     const Screen = ready;
-    return Screen ? <Screen /> : <Typography role="status">Fetching this screen…</Typography>;
+    return Screen ? <Screen {...props} /> : meanwhile;
   };
 }
