@@ -216,6 +216,18 @@ describe("shares of cuts at stems", () => {
         expect(a.share).toBeGreaterThanOrEqual(0);
         expect(more.share).toBeLessThanOrEqual(1);
         expect(more.share).toBeGreaterThanOrEqual(a.share - 1e-9);
+        // Whichever cut is the one more; shears meet the leaf of a stem and of its branches by two profiles, and are left out.
+        const plainCuts = cuts.filter((c) => c.cut !== "shear");
+        const all = amountsOf(stems, plainCuts, plain);
+        for (const c of plainCuts) {
+          const fewer = amountsOf(
+            stems,
+            plainCuts.filter((x) => x !== c),
+            plain,
+          );
+          expect(all.share).toBeGreaterThanOrEqual(fewer.share - 1e-9);
+          expect(all.after.heightM).toBeLessThanOrEqual(fewer.after.heightM + 1e-9);
+        }
         expect(a.after.heightM).toBeLessThanOrEqual(a.before.heightM + 1e-9);
         // Nothing is left standing outside the shears' outline, but for the bow of a stem between two points of it.
         for (const c of cuts) {

@@ -37,21 +37,20 @@ const q = (more: Partial<ReductionQuestion>): ReductionQuestion => ({
   ...more,
 });
 
-/** Fewest years by trying every cut on a grid: a year may cut to any height that takes no more than the cap. */
-function bruteYears(x: ReductionQuestion, gridM = 0.02): number | null {
+/**
+ * Fewest years by trying every cut on a grid that meets the aim, a year at a time: what is lower now is never higher
+ * later, so only the lowest counts. Null when ten years do not get there.
+ */
+function bruteYears(x: ReductionQuestion, gridM = 0.002): number | null {
   const aim = Math.max(x.floorM, x.wantedM - x.growthM[1]);
-  let heights = [x.heightM];
-  for (let year = 1; year <= 8; year++) {
-    const next: number[] = [];
-    for (const h of heights)
-      for (let cut = Math.ceil((h - 1e-9) / gridM) * gridM; cut >= aim - 1e-9; cut -= gridM) {
-        if (cut < h && volumeAbove(x.outline, cut / h) > x.cap + 1e-9) break;
-        if (cut <= aim + gridM) return year;
-        next.push(Math.min(cut, h) + x.growthM[1]);
-      }
-    // Only the lowest heights matter: whatever is possible from above is possible from below.
-    heights = next.sort((a, b) => a - b).slice(0, 3);
-    if (heights.length === 0) return null;
+  let h = x.heightM;
+  for (let year = 1; year <= 10; year++) {
+    let cut = aim + Math.ceil((h - aim) / gridM) * gridM;
+    while (cut - gridM >= aim - 1e-9 && volumeAbove(x.outline, (cut - gridM) / h) <= x.cap + 1e-9) cut -= gridM;
+    if (cut <= aim + 1e-9) return year;
+    const next = Math.min(cut, h) + x.growthM[1];
+    if (next >= h - 1e-4) return null;
+    h = next;
   }
   return null;
 }
@@ -98,9 +97,9 @@ describe("down to a height in the fewest years", () => {
           });
           const r = fewestYears(x);
           const brute = bruteYears(x);
-          if (r.reached && brute !== null) expect(Math.abs(r.steps.length - brute)).toBeLessThanOrEqual(1);
-          if (r.reached) expect(brute ?? 0).toBeLessThanOrEqual(r.steps.length);
-          if (!r.reached && brute !== null) expect(brute).toBeGreaterThanOrEqual(r.steps.length);
+          // The grid may miss the last millimetre of a year, and with it a year; it never finds a faster way.
+          if (r.reached && brute !== null) expect([0, 1]).toContain(brute - r.steps.length);
+          if (!r.reached && brute !== null) expect(brute).toBeGreaterThan(r.steps.length);
         },
       ),
       { numRuns: 60 },

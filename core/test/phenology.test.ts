@@ -65,7 +65,7 @@ describe("stages at known places (common practice; windows as wide as the clock 
     expect([20, 60].map(asleep)).toEqual([false, false]);
   });
 
-  test("spreads: 80 % ranges are neither bare dates nor useless", () => {
+  test("without years of weather a flower's day is given five days to three weeks either way", () => {
     const c = climateOf(PLACE);
     for (const t of CATALOGUE.taxa)
       for (const d of plantYear(t, c).displays) {

@@ -33,10 +33,11 @@ export interface StemEffect {
 export const leafWeight = (s: Stem, sapwoodMm: number): number =>
   s.state === "dead" ? 0 : conductingSection(s.diameterMm, sapwoodMm) * s.leafed;
 
-/** Share of its stem's leaf on a side branch: its section against the stem's. */
-export const branchShare = (s: Stem, b: SideBranch): Share => clampShare((b.diameterMm / s.diameterMm) ** 2);
-
 const sum = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0);
+
+/** Share of its stem's leaf on a side branch: its section against the stem's, or against all branches' where those are more. */
+export const branchShare = (s: Stem, b: SideBranch): Share =>
+  b.diameterMm ** 2 / Math.max(s.diameterMm ** 2, sum(s.branches.map((x) => x.diameterMm ** 2)));
 
 const above = (s: Stem, at: Share): number[] => s.branches.flatMap((b, i) => (b.at > at ? [i] : []));
 
@@ -96,13 +97,16 @@ function wholeCut(s: Stem, kind: StemKind, cut: StemCut, own: Whole): WholeCut {
   const ends = 1 + left.length;
   const { exponent, bareFoot } = kind.profile;
   const branchLeaf = left.map((i) => branchShare(s, s.branches[i]!));
-  const axis = Math.max(0, 1 - sum(branchLeaf));
   switch (cut.cut) {
     case "tips": {
       const main = headedShare(Math.max(0, 1 - cut.offM / s.lengthM), exponent, bareFoot);
       const off = s.branches.map((b) => clampShare(cut.offM / b.lengthM));
       const sides = left.map((i, j) => branchLeaf[j]! * off[i]!);
-      return { leaf: clampShare(axis * main + sum(sides)), ends: 1, parts: off.map((x) => 1 - x) };
+      // Of the leaf that is left: what a branch took with it is nobody's any more.
+      const axis = Math.max(0, 1 - sum(s.branches.map((b) => branchShare(s, b))));
+      const whole = axis + sum(branchLeaf);
+      const leaf = whole > 0 ? clampShare((axis * main + sum(sides)) / whole) : 0;
+      return { leaf, ends: 1, parts: off.map((x) => 1 - x) };
     }
     case "candles":
       return {

@@ -164,7 +164,7 @@ describe("the two-hand clock on real years", () => {
 });
 
 describe("ranges", () => {
-  test("of years held back, 75–88 % fall inside the 80 % ranges, and the ranges are narrow", () => {
+  test("of synthetic years held back, 75–88 % fall inside the 80 % ranges, and the ranges are narrow", () => {
     let [inside, all, width, stages] = [0, 0, 0, 0];
     for (const place of PLACES.filter((p) => ["Test plot", "coast", "inland", "south"].includes(p.name))) {
       const c = climateOf(place);
