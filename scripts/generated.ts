@@ -13,7 +13,10 @@ import {
   TASKS,
   VERDICT_TABLE,
   VERDICTS,
+  townsFrom,
 } from "@wren/core";
+import { readFileSync } from "node:fs";
+import { learn } from "../core/src/towns/learn.ts";
 
 const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
   [head, head.map(() => "---"), ...rows].map((r) => `| ${r.join(" | ")} |`).join("\n");
@@ -102,8 +105,27 @@ export const DEMO_KINDS: readonly TaxonRow[] = ${JSON.stringify(rows)};
 `;
 };
 
+/** The table of towns as a text that the browser fetches when a place is asked for. */
+const townRows = (csv: string): string => `/** Made from core/data/towns.csv by \`npm run docs\`: recalled from memory, rounded, not measured. */
+export const TOWN_ROWS = ${JSON.stringify(csv)};
+`;
+
+/** What the towns teach of places in general. */
+const learned = (csv: string): string => `/** Made from core/data/towns.csv by \`npm run docs\` (towns/learn.ts). */
+import type { Learned } from "./learnedShape.ts";
+
+export const LEARNED: Learned = ${JSON.stringify(learn(townsFrom(csv)))};
+`;
+
 /** Files of code that are made too. */
-export const generatedCode = (): Readonly<Record<string, string>> => ({ "core/src/demo/kinds.ts": demoKinds() });
+export const generatedCode = (): Readonly<Record<string, string>> => {
+  const csv = readFileSync(new URL("../core/data/towns.csv", import.meta.url), "utf8");
+  return {
+    "core/src/demo/kinds.ts": demoKinds(),
+    "core/src/towns/rows.ts": townRows(csv),
+    "core/src/climate/learned.ts": learned(csv),
+  };
+};
 
 /** File name in docs/ to text. */
 export const generatedDocs = (): Readonly<Record<string, string>> => ({

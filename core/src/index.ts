@@ -4,6 +4,7 @@ export * from "./calendar/index.ts";
 export * from "./model/index.ts";
 export * from "./catalogue/index.ts";
 export * from "./climate/index.ts";
+export * from "./towns/index.ts";
 export * from "./phenology/index.ts";
 export * from "./stems/index.ts";
 export * from "./amount/index.ts";

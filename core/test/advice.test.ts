@@ -236,8 +236,9 @@ describe("the hemispheres mirror", () => {
     place: {
       ...north.place,
       latitudeDeg: -north.place.latitudeDeg,
-      lastFrost: monthDay("10-20"),
-      firstFrost: monthDay("04-20"),
+      // The same days of the hemisphere's year.
+      lastFrost: monthDay("10-18"),
+      firstFrost: monthDay("04-19"),
     },
     plants: north.plants.map((p) => ({
       ...p,

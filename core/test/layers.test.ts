@@ -9,6 +9,7 @@ const ROOMS = [
   "model",
   "catalogue",
   "climate",
+  "towns",
   "phenology",
   "stems",
   "amount",

@@ -8,6 +8,7 @@ import {
   monthDay,
   openGarden,
   partsOf,
+  UNSAID_PLACE,
   UNSURVEYED_PLANT,
   type Garden,
   type GardenModel,
@@ -23,12 +24,14 @@ import {
 
 /** Zone 6b in the north: the place of the worked example. */
 export const PLACE: Place = {
+  ...UNSAID_PLACE,
   name: "Test plot",
   latitudeDeg: 40.5,
   zone: "6b",
   lastFrost: monthDay("04-22"),
   firstFrost: monthDay("10-18"),
-  monthly: null,
+  // An upland plot of the zone: without it, zone and dates say 30 °C, the summers of Columbus or Indianapolis.
+  warmestC: 27,
 };
 
 /** Places that span what is sold and grown: cold to frost-free, and the other hemisphere. */

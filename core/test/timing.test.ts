@@ -219,10 +219,10 @@ describe("what waits to be seen", () => {
 
   test("berries that are kept: the cut waits until they are gone, growth at the latest", () => {
     const p = plantOf("callicarpa-americana", { goal: { kind: "keep-heads", heightM: null } });
-    const on = date("2026-11-25");
+    const on = date("2026-11-05");
     const a = adviseOn(modelOf([p]), p.id, on, "hard-cutback");
     expect([a.verdict, a.reasons[0]!.code]).toEqual(["wait", "berries-kept"]);
-    const gone = modelOf([p], { observations: [seenOn(p.id, "2026-11-20", { kind: "berries-gone" })] });
+    const gone = modelOf([p], { observations: [seenOn(p.id, "2026-11-02", { kind: "berries-gone" })] });
     expect(adviseOn(gone, p.id, on, "hard-cutback").reasons.map((r) => r.code)).not.toContain("berries-kept");
   });
 });

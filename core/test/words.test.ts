@@ -160,6 +160,7 @@ describe("every answer can be said", () => {
       plantOf("buddleja-davidii"),
     ],
     {
+      seasons: [{ id: "season-2026", seasonYear: 2026, paceDays: -12 }],
       weather: weatherRows([
         ...Array.from({ length: 30 }, (_, i) => day(addDays(date("2026-07-01"), i), 16, 33, 0)),
         day("2026-03-10", -4, 6, 8),
@@ -175,9 +176,10 @@ describe("every answer can be said", () => {
     { ...PLACE, zone: "8a", monthly: { ...hot, sdMinC: null, sdMeanC: null } },
     someKinds(3, 60),
   );
-  for (const model of [weathered, inland])
+  const cool = everyKindAt({ ...PLACE, latitudeDeg: 60, zone: "8b", warmestC: 14 }, someKinds(1, 5));
+  for (const model of [weathered, inland, cool])
     for (const p of model.garden.plants)
-      for (const on of ["2026-03-10", "2026-05-12", "2026-07-28", "2026-08-05", "2026-11-20", "2026-12-20"])
+      for (const on of ["2026-03-10", "2026-05-12", "2026-07-28", "2026-08-05", "2026-11-05", "2026-12-20"])
         for (const task of ["hard-cutback", "shape", "shear", "dead-only"] as const)
           for (const r of adviseOn(model, p.id, date(on), task).reasons)
             said.set(r.code, (said.get(r.code) ?? "") + `\n${reasonText(r, say)}`);

@@ -130,9 +130,7 @@ test("a screen that cannot be fetched says so inside the shell, and is tried aga
   await expect(page.getByRole("link", { name: "Kinds" })).toBeVisible();
   await page.unroute(scripts);
   await page.getByRole("button", { name: "Try again" }).click();
-  await expect(
-    heading("Who blooms, and what may be cut when?").or(heading("This could not be fetched")),
-  ).toBeVisible();
+  await expect(heading("Who blooms, and what may be cut when?").or(heading("This could not be fetched"))).toBeVisible();
   await page
     .getByRole("button", { name: "Reload the page" })
     .or(heading("Who blooms, and what may be cut when?"))

@@ -63,8 +63,8 @@ test("monthly means: a wrong month is named at its field, a right twelve become 
   await expect(dialog).toBeHidden();
   const climate = region(app, "What the climate is worked out from");
   await expect(climate).toContainText("From twelve monthly means");
-  await app.button("Back to zone and frost dates").click();
-  await expect(climate).toContainText("From the zone and the two frost dates");
+  await app.button("Back to what was said above").click();
+  await expect(climate).toContainText("From the towns around or the latitude");
 });
 
 test("weather files: Fahrenheit and swapped columns are recognised, bad lines refuse all of it, nothing is lost", async ({

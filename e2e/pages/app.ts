@@ -31,10 +31,11 @@ export class App {
   async startOwnPlace(p: { zone: string; latitude: string; last: string; first: string }): Promise<void> {
     await this.button("Start with my own place").click();
     await this.field("Name of the place").fill("Behind the mill");
+    await this.page.getByText("Without a town").click();
     await this.field("Latitude (degrees)").fill(p.latitude);
     await this.field("Hardiness zone").selectOption(p.zone);
-    await this.field("Average last frost of spring").fill(p.last);
-    await this.field("Average first frost of autumn").fill(p.first);
+    await this.field("Usual last frost of spring").fill(p.last);
+    await this.field("Usual first frost of autumn").fill(p.first);
     await this.button("Start here").click();
   }
 

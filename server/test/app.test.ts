@@ -4,6 +4,7 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { connect, type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { UNSAID_PLACE } from "@wren/core";
 import { buildApp } from "../src/app.ts";
 
 let app: FastifyInstance;
@@ -25,7 +26,7 @@ test.each([
   expect(r.body).toContain(text);
 });
 
-const PLACE = { latitudeDeg: 41.2, zone: "6b", lastFrost: "04-20", firstFrost: "10-20", monthly: null };
+const PLACE = { ...UNSAID_PLACE, latitudeDeg: 41.2, zone: "6b", lastFrost: "04-20", firstFrost: "10-20" };
 const weather = (place: unknown, to = "2026-06-10") =>
   app.inject({ url: `/api/weather?${new URLSearchParams({ to, place: JSON.stringify(place) }).toString()}` });
 

@@ -40,7 +40,7 @@ const typedVisit = (more: object): Garden | null => {
   return r.success ? { ...garden, visits: [...garden.visits, visitFrom(r.data, rest)] } : null;
 };
 const typedPlace = (more: object): Garden | null => {
-  const r = placeSchema.safeParse({ ...placeInput(garden.place), ...more });
+  const r = placeSchema("metric").safeParse({ ...placeInput(garden.place, "metric"), ...more });
   return r.success ? { ...garden, place: r.data } : null;
 };
 const tableOf = (column: string, text: string): Garden | null => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
-import { CATALOGUE, date, demoGarden, parseLength, shareOfVisit } from "@wren/core";
+import { CATALOGUE, date, demoGarden, parseLength, shareOfVisit, UNSAID_PLACE } from "@wren/core";
 import { placeInput, placeSchema } from "../src/forms/placeForm.ts";
 import { newPlantInput, plantFrom, plantInput, plantSchema } from "../src/forms/plantForm.ts";
 import { shareSoFar, visitInput, visitSchema } from "../src/screens/record/visitForm.ts";
@@ -104,16 +104,34 @@ describe("the visit form", () => {
 
 describe("the place form", () => {
   test("the demo's place goes in and comes out the same; a frost-free one too", () => {
-    const free = { name: "Bay", latitudeDeg: 26, zone: "10b", lastFrost: null, firstFrost: null, monthly: null };
-    for (const p of [garden.place, free]) expect(placeSchema.parse(placeInput(p))).toEqual(p);
+    const free = { ...UNSAID_PLACE, name: "Bay", latitudeDeg: 26, zone: "10b", noFrost: true };
+    const cold = { ...UNSAID_PLACE, name: "Hill", latitudeDeg: 51, coldestNightC: -12, warmestC: 19.5, nightsC: -2 };
+    for (const p of [garden.place, free, cold])
+      for (const units of ["metric", "both"] as const)
+        expect(placeSchema(units).parse(placeInput(p, units))).toEqual(p);
+  });
+  test.each([
+    ["24", "metric", 24],
+    ["75 F", "metric", 23.89],
+    ["75", "imperial", 23.89],
+    ["−8 °C", "imperial", -8],
+    ["-0,5", "both", -0.5],
+    ["warm", "metric", null],
+    ["300", "metric", null],
+  ] as const)("afternoons typed as %s where %s is used are %s °C", (typed, units, c) => {
+    const r = placeSchema(units).safeParse({ ...placeInput(garden.place, units), warmestC: typed });
+    expect(r.success ? r.data.warmestC : null).toEqual(c);
   });
   test.each([
     [{ latitudeDeg: "95" }, "latitudeDeg"],
-    [{ lastFrost: "" }, "lastFrost"],
-    [{ frost: "no" }, "frost"],
+    [{ lastFrost: "2025-02-30" }, "lastFrost"],
+    [{ noFrost: true }, "lastFrost"],
+    [{ warmestC: "hot" }, "warmestC"],
     [{ lastFrost: "2025-10-20", firstFrost: "2025-04-20" }, "lastFrost"],
     [{ name: " " }, "name"],
   ] as const)("%j is refused at %s", (typed, field) => {
-    expect(Object.keys(problems(placeSchema.safeParse({ ...placeInput(garden.place), ...typed })))).toEqual([field]);
+    expect(
+      Object.keys(problems(placeSchema("metric").safeParse({ ...placeInput(garden.place, "metric"), ...typed }))),
+    ).toEqual([field]);
   });
 });

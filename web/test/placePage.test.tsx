@@ -79,7 +79,7 @@ describe("twelve monthly means", () => {
     await waitFor(async () => expect((await stored()).place.monthly?.tmaxC[6]).toBe(31));
     const part = await climate();
     expect(part.textContent).toMatch(/From twelve monthly means/);
-    fireEvent.click(await within(part).findByRole("button", { name: "Back to zone and frost dates" }));
+    fireEvent.click(await within(part).findByRole("button", { name: "Back to what was said above" }));
     await waitFor(async () => expect((await stored()).place.monthly).toBeNull());
   });
 });

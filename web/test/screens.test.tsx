@@ -62,8 +62,8 @@ describe("a change that cannot be kept", () => {
     await user.type(screen.getByLabelText("Name of the place"), "Here");
     await user.type(screen.getByLabelText("Latitude (degrees)"), "52");
     const date = (name: string, value: string) => user.type(screen.getByLabelText(name), value);
-    await date("Average last frost of spring", "2025-04-20");
-    await date("Average first frost of autumn", "2025-10-20");
+    await date("Usual last frost of spring", "2025-04-20");
+    await date("Usual first frost of autumn", "2025-10-20");
     await user.click(await button("Open the garden there"));
     expect(await screen.findByRole("link", { name: "Red rose" })).toBeTruthy();
     expect((await stored()).garden).toMatchObject({ place: { name: "Here", latitudeDeg: 52 }, name: demo.garden.name });
@@ -108,18 +108,16 @@ describe("what is typed is checked where it is typed", () => {
     expect((await stored()).garden).toEqual(demo.garden);
   });
 
-  test("the place form refuses latitude 95 and a lone frost date at their fields", async () => {
+  test("the place form refuses latitude 95 and afternoons that are no number at their fields", async () => {
     openAt("/place");
     const latitude = await screen.findByLabelText("Latitude (degrees)");
     await user.clear(latitude);
     await user.type(latitude, "95");
-    await user.clear(screen.getByLabelText("Average first frost of autumn"));
+    await user.clear(screen.getByLabelText("Afternoons of the warmest month"));
+    await user.type(screen.getByLabelText("Afternoons of the warmest month"), "hot");
     await user.click(await button("Save the place"));
     expect(await screen.findByText(/expected a number from -90 to 90/)).toBeTruthy();
-    await user.clear(latitude);
-    await user.type(latitude, "41");
-    await user.click(await button("Save the place"));
-    expect(await screen.findByText(/Expected a day of the year/)).toBeTruthy();
+    expect(await screen.findByText(/“hot” will not do/)).toBeTruthy();
   });
 });
 

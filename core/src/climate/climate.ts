@@ -1,13 +1,17 @@
 /** A place's climate as the rest of the core asks it: normals, warmth gained, frost odds, day length. */
 import { hemisphereOf, YEAR_DAYS, yearDay, type Hemisphere, type SeasonDay } from "../calendar/index.ts";
-import type { Celsius, Share } from "../units/index.ts";
-import { BASE_C, expectedDegreeDays } from "./degreeDays.ts";
-import { dayNormalsOf, fitNights } from "./fit.ts";
+import type { Celsius, Days, Share } from "../units/index.ts";
+import { BASE_C, expectedDegreeDays, expectedGrowthWarmth } from "./degreeDays.ts";
+import type { Contradiction } from "./facts.ts";
+import { normalsOf } from "./fit.ts";
 import { firstFrostDay, frostOdds, lastFrostDay, type FrostOdds } from "./frost.ts";
 import type { PlaceClimateInput } from "./place.ts";
-import { springByWarmth, warmthOf, type Expected, type SeasonClock } from "./seasonClock.ts";
+import { springOf, warmthOf, type ClockDoubt, type Expected, type SeasonClock } from "./seasonClock.ts";
 import { dayWarmth, springFrom } from "./springIndex.ts";
+import { dayWeights } from "./months.ts";
+import { sumOf, type MonthsNormal } from "./seasonMonths.ts";
 import { dayLengthH } from "./sun.ts";
+import { zoneOf, type Zone } from "./zones.ts";
 
 /** Arrays are indexed by season day, 0 to 364, and repeat every year. */
 export interface Climate extends SeasonClock {
@@ -19,8 +23,13 @@ export interface Climate extends SeasonClock {
   readonly sdMeanC: Float64Array;
   readonly dayLengthH: Float64Array;
   readonly coldestDay: SeasonDay;
-  /** Zone's yearly minimum minus the fitted one; not 0 when zone and frost dates (or months) do not go together. */
-  readonly zoneGapC: number;
+  /** Coldest night of a usual winter, and the half-zone it belongs to. */
+  readonly coldestNightC: Celsius;
+  readonly zone: Zone;
+  /** Things said of the place that do not go together. */
+  readonly odd: readonly Contradiction[];
+  /** What is left unknown of the twenty-four monthly means. */
+  readonly known: MonthsNormal;
   /** Frost odds for a limit; computed once for each. */
   readonly frost: (limitC: Celsius) => SeasonFrost;
   /** What stands in for days of a year that are not known. */
@@ -45,24 +54,37 @@ function seasonFrost(odds: FrostOdds, warmestDay: SeasonDay): SeasonFrost {
 
 const wrap = (day: number): number => yearDay(Math.floor(day));
 
-/** Warmest day of the year that follows a coldest one. */
-function warmestOf(coldestDay: SeasonDay, p: PlaceClimateInput, tmaxC: Float64Array): SeasonDay {
-  if (!p.monthly) return coldestDay + YEAR_DAYS / 2;
-  const day = tmaxC.indexOf(Math.max(...tmaxC));
-  // A second summer in a monsoon climate may lie anywhere; the middle of the year still parts the frosts.
-  return Math.abs(day - coldestDay - YEAR_DAYS / 2) < 60 ? day : coldestDay + YEAR_DAYS / 2;
+/** Days over which the mean tells the date of a spring or an autumn stage, and the slowest change that still tells one, °C a day. */
+const TELLING_DAYS = 60;
+const LEAST_SLOPE_C = 0.06;
+
+/** How far a degree of doubt about the months moves the dates that follow from them: doubt over slope. */
+function doubtAt(known: MonthsNormal, meanC: (d: SeasonDay) => Celsius, day: SeasonDay): Days {
+  const steps = [0, 1, 2, 3].map((i) => day - TELLING_DAYS + (i + 0.5) * (TELLING_DAYS / 4));
+  const days = steps.map(dayWeights);
+  const weights = Float64Array.from(
+    { length: 24 },
+    (_, m) => days.reduce((s, w) => s + w[m % 12]!, 0) / (2 * days.length),
+  );
+  const slope = Math.abs(meanC(day) - meanC(day - TELLING_DAYS)) / TELLING_DAYS;
+  return sumOf(known, weights).sd / Math.max(LEAST_SLOPE_C, slope);
 }
 
 /** Builds the climate of a checked place; throws only on input that checkPlaceClimate would refuse. */
 export function climateOf(place: PlaceClimateInput): Climate {
   const hemisphere = hemisphereOf(place.latitudeDeg);
-  const night = fitNights(place);
-  const day = dayNormalsOf(night, place);
-  const perDay = night.tminC.map((t, d) => expectedDegreeDays(t, day.tmaxC[d]!, day.sdMeanC[d]!, BASE_C));
+  const { night, ...day } = normalsOf(place);
+  const perDay = night.tminC.map((t, d) => expectedGrowthWarmth(t, day.tmaxC[d]!, day.sdMeanC[d]!));
+  const ohioPerDay = night.tminC.map((t, d) => expectedDegreeDays(t, day.tmaxC[d]!, day.sdMeanC[d]!, BASE_C));
   const warmth = warmthOf(perDay);
-  const warmestDay = warmestOf(night.coldestDay, place, day.tmaxC);
+  const { warmestDay } = day;
   const index = dayWarmth({ tminC: night.tminC, tmaxC: day.tmaxC, sdMeanC: day.sdMeanC });
   const meanC = (d: SeasonDay): Celsius => (night.tminC[wrap(d)]! + day.tmaxC[wrap(d)]!) / 2;
+  const spring = springOf(springFrom(index), ohioPerDay, warmestDay);
+  const doubt: ClockDoubt = {
+    spring: doubtAt(day.known, meanC, spring.bloom),
+    autumn: doubtAt(day.known, meanC, warmestDay + 110),
+  };
   const oddsByLimit = new Map<number, SeasonFrost>();
   return {
     place,
@@ -74,8 +96,12 @@ export function climateOf(place: PlaceClimateInput): Climate {
     dayLengthH: Float64Array.from({ length: YEAR_DAYS }, (_, d) => dayLengthH(place.latitudeDeg, d, hemisphere)),
     coldestDay: night.coldestDay,
     warmestDay,
-    spring: springFrom(index) ?? springByWarmth(warmth.dayWithWarmth, warmestDay),
-    zoneGapC: night.zoneGapC,
+    spring,
+    coldestNightC: day.coldestNightC,
+    zone: place.zone !== null && place.coldestNightC == null ? place.zone : zoneOf(day.coldestNightC),
+    odd: day.odd,
+    known: day.known,
+    doubt,
     ...warmth,
     frost(limitC) {
       let odds = oddsByLimit.get(limitC);
@@ -83,7 +109,7 @@ export function climateOf(place: PlaceClimateInput): Climate {
       return odds;
     },
     meanC,
-    expected: { warmth: index, warmthPerDay: perDay, meanC, warmestDay },
+    expected: { warmth: index, warmthPerDay: perDay, ohioPerDay, meanC, warmestDay, doubt },
   };
 }
 

@@ -1,38 +1,32 @@
 /**
- * From what a gardener knows (hardiness zone, two frost dates, latitude) to daily normals.
- *
- * Minimum: mean level M, amplitude A and coldest day are chosen so that the frost odds give the frost
- * dates as their medians and the coldest mean minimum lies COLD_SDS winter standard deviations above the
- * zone's yearly minimum. Both frost dates come from one symmetric curve, so the middle of the frost-free
- * season fixes the phase and its length fixes A; M follows from the zone. When the dates cannot be met
- * inside the allowed amplitudes, the dates are kept and the zone gives way (zoneGapC says by how much).
+ * From what is known of a place to daily normals. The months come first (facts.ts): the towns around or the latitude,
+ * narrowed by what was said. Their smooth year gives the mean night and day; the spread from day to day follows the
+ * yearly swing, and is stretched or drawn in over spring and over autumn so that the frost odds give the frost dates
+ * that were said as their medians.
  */
-import { monthDayToSeasonDay, hemisphereOf, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import { hemisphereOf, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Celsius } from "../units/index.ts";
+import { frostDay, monthsKnown, type Contradiction } from "./facts.ts";
 import { firstFrostDay, frostOdds, lastFrostDay, type NightNormals } from "./frost.ts";
 import { yearFromMonths } from "./months.ts";
+import type { Site } from "../model/index.ts";
 import type { MonthlyClimate, PlaceClimateInput } from "./place.ts";
-import { zoneMinimumC } from "./zones.ts";
+import { inCalendar, MEANS, MONTHS, sumOf, WINTER_NIGHTS, type MonthsNormal } from "./seasonMonths.ts";
+import { LEARNED } from "./learned.ts";
 
-/** Coldest mean minimum ≈ yearly minimum + this many winter sd (2.3 at a maritime, 2.1 at a continental station, four years of NOAA daily data). */
-const COLD_SDS = 2.2;
 /**
  * Correlation that the frost odds count a night's residual to follow the one before with. Nights seen correlate
- * 0.67–0.72 (same stations), but their slow part lasts for weeks, which a chain of pairs does not know; with this
- * the chain's median frost dates are those of the synthetic years within two days from zone 4 to zone 9.
+ * 0.67–0.72 (four years of NOAA daily data of two stations), but their slow part lasts for weeks, which a chain of
+ * pairs does not know; with this the chain's median frost dates are those of the synthetic years within two days.
  */
 const LAG1 = 0.79;
-/** Amplitude of the mean minimum that the search may use, °C. */
-const AMPLITUDE_C = [1.5, 24] as const;
-/** Coldest day of mean minimum for a place without frost dates: late January in the hemisphere's year (same data: days 25–30). */
-const COLDEST_DAY_PRIOR: SeasonDay = 26;
 
 export interface NightFit extends NightNormals {
   readonly meanC: Celsius;
   readonly amplitudeC: number;
   readonly coldestDay: SeasonDay;
-  /** Zone's yearly minimum minus the one this curve implies; 0 when both could be met. */
-  readonly zoneGapC: number;
+  /** Spread before it was fitted to frost dates; the days' spread goes with it. */
+  readonly plainSdC: Float64Array;
 }
 
 /**
@@ -45,93 +39,132 @@ const spreadOf = (amplitudeC: number): { mean: number; swing: number } => {
 };
 /** No season is steadier than this from day to day, °C. */
 const LEAST_SD_C = 0.8;
-const winterSd = (a: number): number => spreadOf(a).mean + spreadOf(a).swing;
 
 const cosine = (day: number, peak: number): number => Math.cos((2 * Math.PI * (day - peak)) / YEAR_DAYS);
 const yearArray = (f: (day: number) => number): Float64Array =>
   Float64Array.from({ length: YEAR_DAYS }, (_, d) => f(d));
 
-function nights(meanC: number, amplitudeC: number, coldestDay: SeasonDay): NightNormals {
+function plainSpread(amplitudeC: number, coldestDay: SeasonDay): Float64Array {
   const { mean, swing } = spreadOf(amplitudeC);
-  return {
-    tminC: yearArray((d) => meanC - amplitudeC * cosine(d, coldestDay)),
-    sdMinC: yearArray((d) => Math.max(LEAST_SD_C, mean + swing * cosine(d, coldestDay))),
-    lag1: LAG1,
-  };
+  return yearArray((d) => Math.max(LEAST_SD_C, mean + swing * cosine(d, coldestDay)));
 }
-
-/** Median frost-free days of a curve; 365 when frost is expected in fewer than half of the years. */
-function frostFreeDays(meanC: number, amplitudeC: number): number {
-  const odds = frostOdds(nights(meanC, amplitudeC, 0), 0);
-  const last = lastFrostDay(odds, 0, YEAR_DAYS / 2, 0.5);
-  const first = firstFrostDay(odds, YEAR_DAYS / 2, YEAR_DAYS, 0.5);
-  return last === null || first === null ? YEAR_DAYS : first - last;
-}
-
-/** An amplitude is settled to a ten-thousandth of a degree; halving alone would be there after so many steps. */
-const SETTLED_C = 1e-4;
-const MOST_STEPS = 18;
 
 /**
- * Root of a rising function between two ends, by false position with the stale end's weight halved (Illinois): a third
- * of the steps that halving takes, each of which prices a year of nights. Holds at the end nearer to the target when
- * the root lies outside.
+ * Nights that bring frost are clear and calm, and fall further below the mean than a bell of the plain spread says;
+ * less so in spring where winters are mild. With this much the towns of the table get their own frost dates at the
+ * median from their months alone.
  */
-function solveRising(f: (x: number) => number, target: number, lo: number, hi: number): number {
-  let below = f(lo) - target;
-  if (below >= 0) return lo;
-  let above = f(hi) - target;
-  if (above < 0) return hi;
-  let stale = 0;
-  for (let i = 0; i < MOST_STEPS && hi - lo > SETTLED_C; i++) {
-    const x = above === below ? (lo + hi) / 2 : (lo * above - hi * below) / (above - below);
-    const at = f(x) - target;
-    if (Math.abs(at) < SETTLED_C) return x;
-    if (at < 0) {
-      [lo, below] = [x, at];
-      if (stale < 0) above /= 2;
-      stale = -1;
-    } else {
-      [hi, above] = [x, at];
-      if (stale > 0) below /= 2;
-      stale = 1;
-    }
+const USUAL_STRETCH = { spring: 1.43, autumn: 1.37, springMild: 0.065, autumnMild: 0.015 } as const;
+const usualStretch = (coldestC: Celsius): Stretch => {
+  const mild = Math.max(0, coldestC);
+  const u = USUAL_STRETCH;
+  return {
+    spring: Math.max(STRETCH[0], u.spring - u.springMild * mild),
+    autumn: Math.max(STRETCH[0], u.autumn - u.autumnMild * mild),
+  };
+};
+const STRETCH = [0.55, 2.6] as const;
+
+interface Stretch {
+  readonly spring: number;
+  readonly autumn: number;
+}
+/** Half of the year takes one stretch, the other half the other, easing over at the solstices. */
+function stretched(sd: Float64Array, coldestDay: SeasonDay, s: Stretch): Float64Array {
+  return sd.map((x, d) => {
+    const spring = (1 + Math.sin((2 * Math.PI * (d - coldestDay)) / YEAR_DAYS)) / 2;
+    return x * (s.spring * spring + s.autumn * (1 - spring));
+  });
+}
+
+/** False position with the stale end's weight halved (Illinois), a step at a time: the two halves of a year go side by side. */
+class Root {
+  x: number;
+  #ends: [[number, number | null], [number, number | null]] = [
+    [STRETCH[0], null],
+    [STRETCH[1], null],
+  ];
+  #stale = 0;
+  done = false;
+  constructor() {
+    this.x = STRETCH[0];
   }
-  return (lo + hi) / 2;
+  /** @param off how far a rising function lies over its target at x */
+  take(off: number): void {
+    const [low, high] = this.#ends;
+    if (low[1] === null) {
+      low[1] = off;
+      this.done = off >= 0;
+      if (!this.done) this.x = high[0];
+      return;
+    }
+    if (high[1] === null) {
+      high[1] = off;
+      this.done = off <= 0;
+    } else if (off < 0) {
+      this.#ends[0] = [this.x, off];
+      if (this.#stale < 0) high[1] /= 2;
+      this.#stale = -1;
+    } else {
+      this.#ends[1] = [this.x, off];
+      if (this.#stale > 0) low[1] /= 2;
+      this.#stale = 1;
+    }
+    if (Math.abs(off) < SETTLED_DAYS) this.done = true;
+    if (this.done) return;
+    const [[a, fa], [b, fb]] = this.#ends;
+    this.x = a + ((b - a) * -fa!) / (fb! - fa!);
+  }
+}
+const SETTLED_DAYS = 0.2;
+const MOST_STEPS = 12;
+
+/** Stretches the spread until the medians of the frost odds are the dates that were said. */
+function toFrostDates(
+  tminC: Float64Array,
+  plain: Float64Array,
+  coldestDay: SeasonDay,
+  warmestDay: SeasonDay,
+  last: SeasonDay | null,
+  first: SeasonDay | null,
+): Stretch {
+  const [spring, autumn] = [new Root(), new Root()];
+  const usual = usualStretch(Math.min(...tminC));
+  const now = (): Stretch => ({
+    spring: last === null ? usual.spring : spring.x,
+    autumn: first === null ? usual.autumn : autumn.x,
+  });
+  if (last === null && first === null) return now();
+  for (let i = 0; i < MOST_STEPS; i++) {
+    const odds = frostOdds({ tminC, sdMinC: stretched(plain, coldestDay, now()), lag1: LAG1 }, 0);
+    if (last !== null && !spring.done)
+      spring.take((lastFrostDay(odds, coldestDay, warmestDay, 0.5) ?? coldestDay - 30) - last);
+    if (first !== null && !autumn.done)
+      autumn.take(
+        first - (firstFrostDay(odds, warmestDay, coldestDay + YEAR_DAYS, 0.5) ?? coldestDay + YEAR_DAYS + 30),
+      );
+    if ((last === null || spring.done) && (first === null || autumn.done)) break;
+  }
+  return now();
 }
 
-/** Amplitude prior by latitude for a place without frost dates: small in the tropics (from memory). */
-const amplitudePrior = (latitudeDeg: number): number => Math.min(12, 1.5 + 0.2 * Math.abs(latitudeDeg));
-
-function fitWithoutFrost(p: PlaceClimateInput): NightFit {
-  const amplitudeC = amplitudePrior(p.latitudeDeg);
-  const coldest = zoneMinimumC(p.zone) + COLD_SDS * winterSd(amplitudeC);
-  const meanC = coldest + amplitudeC;
-  return {
-    ...nights(meanC, amplitudeC, COLDEST_DAY_PRIOR),
-    meanC,
-    amplitudeC,
-    coldestDay: COLDEST_DAY_PRIOR,
-    zoneGapC: 0,
-  };
-}
-
-function fitWithFrost(p: PlaceClimateInput, last: SeasonDay, first: SeasonDay): NightFit {
-  const zoneC = zoneMinimumC(p.zone);
-  const levelFor = (a: number): number => zoneC + COLD_SDS * winterSd(a) + a;
-  const target = first - last;
-  const amplitudeC = solveRising((a) => frostFreeDays(levelFor(a), a), target, ...AMPLITUDE_C);
-  let meanC = levelFor(amplitudeC);
-  if (Math.abs(frostFreeDays(meanC, amplitudeC) - target) > 1)
-    meanC = solveRising((m) => frostFreeDays(m, amplitudeC), target, meanC - 25, meanC + 25);
-  const coldestDay = (last + first) / 2 - YEAR_DAYS / 2;
-  return {
-    ...nights(meanC, amplitudeC, coldestDay),
-    meanC,
-    amplitudeC,
-    coldestDay,
-    zoneGapC: levelFor(amplitudeC) - meanC,
-  };
+/** Draws the spread in until most years are free of frost. */
+function freeOfFrost(tminC: Float64Array, plain: Float64Array, coldestDay: SeasonDay): Stretch {
+  let low: number = STRETCH[0];
+  const usual = usualStretch(Math.min(...tminC));
+  let high = Math.max(usual.spring, usual.autumn);
+  const frosty = (s: number): boolean =>
+    frostOdds({ tminC, sdMinC: stretched(plain, coldestDay, { spring: s, autumn: s }), lag1: LAG1 }, 0).between(
+      coldestDay - YEAR_DAYS / 2,
+      coldestDay + YEAR_DAYS / 2 - 1,
+    ) >= 0.5;
+  if (!frosty(high)) return usual;
+  for (let i = 0; i < 7; i++) {
+    const mid = (low + high) / 2;
+    if (frosty(mid)) high = mid;
+    else low = mid;
+  }
+  return { spring: low, autumn: low };
 }
 
 /** Day of the least value, in the half year around the turn of the hemisphere's year. */
@@ -140,70 +173,96 @@ function coldestOf(year: Float64Array): SeasonDay {
   return day > YEAR_DAYS * 0.7 ? day - YEAR_DAYS : day;
 }
 
+/** Warmest day of the year that follows a coldest one. */
+export function warmestOf(coldestDay: SeasonDay, tmaxC: Float64Array): SeasonDay {
+  const day = tmaxC.indexOf(Math.max(...tmaxC));
+  // A second summer in a monsoon climate may lie anywhere; the middle of the year still parts the frosts.
+  return Math.abs(day - coldestDay - YEAR_DAYS / 2) < 60 ? day : coldestDay + YEAR_DAYS / 2;
+}
+
 /** A year of spreads through twelve of them; harmonics may not pull it under a floor. */
 const spreadYear = (months: readonly number[], p: PlaceClimateInput): Float64Array =>
   yearFromMonths(months, hemisphereOf(p.latitudeDeg)).map((x) => Math.max(LEAST_SD_C, x));
 
-/** The nights as the place's own months tell them; the spread is counted or, where it was not, a prior. */
-function fitToMonths(p: PlaceClimateInput, m: MonthlyClimate): NightFit {
-  const tminC = yearFromMonths(m.tminC, hemisphereOf(p.latitudeDeg));
-  const [least, most] = [Math.min(...tminC), Math.max(...tminC)];
-  const amplitudeC = (most - least) / 2;
-  const coldestDay = coldestOf(tminC);
-  const prior = nights((most + least) / 2, amplitudeC, coldestDay).sdMinC;
-  const sdMinC = m.sdMinC ? spreadYear(m.sdMinC, p) : prior;
-  const winter = sdMinC[(Math.round(coldestDay) + YEAR_DAYS) % YEAR_DAYS]!;
-  return {
-    tminC,
-    sdMinC,
-    lag1: LAG1,
-    meanC: (most + least) / 2,
-    amplitudeC,
-    coldestDay,
-    zoneGapC: zoneMinimumC(p.zone) - (least - COLD_SDS * winter),
-  };
-}
+/** What a garden's own stand changes of the nights and days around it, °C; common experience, good to a degree. */
+const SITE_C: Readonly<Record<Site, readonly [night: number, day: number]>> = {
+  usual: [0, 0],
+  hollow: [-1.5, 0],
+  wall: [1, 0.7],
+  hilltop: [0.6, -0.8],
+};
 
-/** Fits the nights of a checked place. Deterministic; about a hundredth of a second. */
-export function fitNights(p: PlaceClimateInput): NightFit {
-  const h = hemisphereOf(p.latitudeDeg);
-  if (p.monthly) return fitToMonths(p, p.monthly);
-  return p.lastFrost === null || p.firstFrost === null
-    ? fitWithoutFrost(p)
-    : fitWithFrost(p, monthDayToSeasonDay(p.lastFrost, h), monthDayToSeasonDay(p.firstFrost, h));
-}
-
-export interface DayNormals {
+export interface PlaceNormals {
+  readonly night: NightFit;
   readonly tmaxC: Float64Array;
   /** Day-to-day spread of the daily mean. */
   readonly sdMeanC: Float64Array;
+  readonly warmestDay: SeasonDay;
+  /** What is left unknown of the months. */
+  readonly known: MonthsNormal;
+  readonly odd: readonly Contradiction[];
+  /** Coldest night of a usual winter. */
+  readonly coldestNightC: Celsius;
 }
 
-/** What the place's months say of its maxima, and of the spread where it was counted. */
-export function dayNormalsOf(night: NightFit, p: PlaceClimateInput): DayNormals {
-  const prior = dayNormals(night, p.latitudeDeg);
-  if (!p.monthly) return prior;
-  const tmaxC = yearFromMonths(p.monthly.tmaxC, hemisphereOf(p.latitudeDeg)).map((hi, d) =>
-    Math.max(hi, night.tminC[d]! + 0.5),
-  );
-  return { tmaxC, sdMeanC: p.monthly.sdMeanC ? spreadYear(p.monthly.sdMeanC, p) : prior.sdMeanC };
-}
+/** Somebody's own thirty years are known to a third of a degree. */
+const OWN_MONTHS_VARIANCE = 0.1;
+const ownMonths = (m: MonthlyClimate, p: PlaceClimateInput): MonthsNormal => {
+  const h = hemisphereOf(p.latitudeDeg);
+  const cov = new Float64Array(MEANS * MEANS);
+  for (let i = 0; i < MEANS; i++) cov[i * MEANS + i] = OWN_MONTHS_VARIANCE;
+  // Calendar and season order are each other's inverse: half a year on is half a year back.
+  return { mean: Float64Array.from([...inCalendar(m.tminC, h), ...inCalendar(m.tmaxC, h)]), cov };
+};
 
-/**
- * Maxima and the spread of daily means, as priors: the daily range grows with the yearly amplitude
- * (inland) and shrinks towards the poles; maxima run a few days ahead of minima (NOAA daily 2012–15 for
- * the two ends; the line between from memory). Observed means replace this where the user has them.
- */
-function dayNormals(nightFit: NightFit, latitudeDeg: number): DayNormals {
-  const inland = Math.min(10, Math.max(-4, nightFit.amplitudeC - 6));
-  const poleward = Math.max(0, Math.abs(latitudeDeg) - 45) * 0.1;
-  const range = Math.max(6, 9 + 0.25 * inland - poleward);
-  const warmest = nightFit.coldestDay + YEAR_DAYS / 2 - 5;
-  const swing = 1.6;
-  const sdMax = (d: number): number => 3.5 + 0.09 * inland + (-0.3 + 0.2 * inland) * cosine(d, nightFit.coldestDay);
-  return {
-    tmaxC: yearArray((d) => nightFit.tminC[d]! + range + swing * cosine(d, warmest - 20)),
-    // Minimum and maximum move together with correlation near 0.65, so the mean's sd is 0.91 of their average.
-    sdMeanC: yearArray((d) => (0.91 * (nightFit.sdMinC[d]! + sdMax(d))) / 2),
+/** Daily normals of a checked place. Deterministic; some milliseconds. */
+export function normalsOf(p: PlaceClimateInput): PlaceNormals {
+  const h = hemisphereOf(p.latitudeDeg);
+  const own = p.monthly ?? null;
+  const known = own ? { ...ownMonths(own, p), odd: [] } : monthsKnown(p);
+  const year = (from: number): Float64Array => yearFromMonths(inCalendar(known.mean.slice(from, from + MONTHS), h), h);
+  const plainNights = year(0);
+  const plainDays = year(MONTHS).map((x, d) => Math.max(x, plainNights[d]! + 0.5));
+  const coldestDay = coldestOf(plainNights);
+  const warmestDay = warmestOf(coldestDay, plainDays);
+  const [least, most] = [Math.min(...plainNights), Math.max(...plainNights)];
+  const amplitudeC = (most - least) / 2;
+  const plainSdC = plainSpread(amplitudeC, coldestDay);
+  const day = (side: "last" | "first"): SeasonDay | null => {
+    const said = side === "last" ? p.lastFrost : p.firstFrost;
+    return own || said === null ? null : frostDay(said, side, p.latitudeDeg);
   };
+  const stretch =
+    !own && p.noFrost === true
+      ? freeOfFrost(plainNights, plainSdC, coldestDay)
+      : toFrostDates(plainNights, plainSdC, coldestDay, warmestDay, day("last"), day("first"));
+  const sdMinC = own?.sdMinC ? spreadYear(own.sdMinC, p) : stretched(plainSdC, coldestDay, stretch);
+  const [atNight, byDay] = SITE_C[p.site ?? "usual"];
+  const night: NightFit = {
+    tminC: plainNights.map((t) => t + atNight),
+    sdMinC,
+    plainSdC: own?.sdMinC ? sdMinC : plainSdC,
+    lag1: LAG1,
+    meanC: (most + least) / 2 + atNight,
+    amplitudeC,
+    coldestDay,
+  };
+  const tmaxC = plainDays.map((t, d) => Math.max(t + byDay, night.tminC[d]! + 0.5));
+  const sdMeanC = own?.sdMeanC ? spreadYear(own.sdMeanC, p) : spreadOfMeans(night);
+  return { night, tmaxC, sdMeanC, warmestDay, known, odd: known.odd, coldestNightC: coldestNight(known, p) + atNight };
+}
+
+/** A zone that was said is one; else it follows from the winter's nights. */
+function coldestNight(known: MonthsNormal, p: PlaceClimateInput): Celsius {
+  if (p.coldestNightC != null) return p.coldestNightC;
+  const { at, ofWinter } = LEARNED.zone;
+  return at + ofWinter * sumOf(known, WINTER_NIGHTS).mean;
+}
+
+/** Spread of daily means, as a prior by the yearly swing (NOAA daily 2012–15 for the two ends; the line between from memory). */
+function spreadOfMeans(n: NightFit): Float64Array {
+  const inland = Math.min(10, Math.max(-4, n.amplitudeC - 6));
+  const sdMax = (d: number): number => 3.5 + 0.09 * inland + (-0.3 + 0.2 * inland) * cosine(d, n.coldestDay);
+  // Minimum and maximum move together with correlation near 0.65, so the mean's sd is 0.91 of their average.
+  return yearArray((d) => (0.91 * (n.plainSdC[d]! + sdMax(d))) / 2);
 }

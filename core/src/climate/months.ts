@@ -60,6 +60,29 @@ const overTwelfth = (k: number): number[] =>
 const SHIFT_DAYS = 0.3;
 const partOfYear = (day: number): number => (day + 0.5 + SHIFT_DAYS) / YEAR_DAYS;
 
+/** What each month of the hemisphere's year gives to each term of the smooth year: the fit is linear. */
+const SHARES: readonly (readonly number[])[] = (() => {
+  const rows = Array.from({ length: 12 }, (_, k) => overTwelfth(k));
+  const byMonth = rows.map((_, month) =>
+    solve(
+      Array.from({ length: TERMS }, (_unused, i) => [
+        ...Array.from({ length: TERMS }, (_again, j) => rows.reduce((s, r) => s + r[i]! * r[j]!, 0)),
+        rows[month]![i]!,
+      ]),
+    ),
+  );
+  return Array.from({ length: TERMS }, (_, i) => byMonth.map((c) => c[i]!));
+})();
+
+/** The smooth year on a day as a weighted sum of the twelve months of the hemisphere's year (January or July first). */
+export function dayWeights(day: number): number[] {
+  const b = basis(partOfYear(day));
+  return Array.from({ length: 12 }, (_, k) => b.reduce((s, x, i) => s + x * SHARES[i]![k]!, 0));
+}
+
+/** The terms of every day, which never change. */
+const BASIS = Array.from({ length: YEAR_DAYS }, (_, d) => basis(partOfYear(d)));
+
 /**
  * The smooth year through twelve monthly means, by season day (365 values).
  * @param means January to December, of anything that has a mean: °C, standard deviations
@@ -67,14 +90,12 @@ const partOfYear = (day: number): number => (day + 0.5 + SHIFT_DAYS) / YEAR_DAYS
  */
 export function yearFromMonths(means: readonly number[], h: Hemisphere): Float64Array {
   const first = h === "north" ? 0 : 6;
-  const rows = Array.from({ length: 12 }, (_, k) => ({ x: overTwelfth(k), y: means[(first + k) % 12]! }));
-  const system = Array.from({ length: TERMS }, (_, i) =>
-    Array.from({ length: TERMS + 1 }, (_unused, j) =>
-      rows.reduce((s, r) => s + r.x[i]! * (j < TERMS ? r.x[j]! : r.y), 0),
-    ),
-  );
-  const c = solve(system);
-  return Float64Array.from({ length: YEAR_DAYS }, (_, d) => basis(partOfYear(d)).reduce((s, b, i) => s + b * c[i]!, 0));
+  const c = SHARES.map((row) => row.reduce((s, x, k) => s + x * means[(first + k) % 12]!, 0));
+  return Float64Array.from(BASIS, (b) => {
+    let s = 0;
+    for (let i = 0; i < TERMS; i++) s += b[i]! * c[i]!;
+    return s;
+  });
 }
 
 /** Means over the calendar months of a year of season days, January first. */

@@ -1,8 +1,9 @@
 /** What the user says of the place, checked. */
 import { hemisphereOf, monthDayToSeasonDay, YEAR_DAYS, type Hemisphere, type MonthDay } from "../calendar/index.ts";
-import { BOUNDS } from "../model/index.ts";
-import { ok, refused, type Issue, type Result } from "../units/index.ts";
-import { isZone, zoneMinimumC, ZONES, type Zone } from "./zones.ts";
+import type { NearClimate } from "./seasonMonths.ts";
+import { BOUNDS, type Site } from "../model/index.ts";
+import { ok, refused, type Celsius, type Issue, type Result } from "../units/index.ts";
+import { isZone, ZONES, type Zone } from "./zones.ts";
 
 /** Twelve numbers, January to December. */
 export type Months = readonly number[];
@@ -17,15 +18,26 @@ export interface MonthlyClimate {
   readonly sdMeanC: Months | null;
 }
 
+/** Everything but the latitude may be left unsaid. */
 export interface PlaceClimateInput {
   /** −66 to 66; the sign gives the hemisphere. */
   readonly latitudeDeg: number;
-  readonly zone: Zone;
-  /** Average (50 %) date of the last 0 °C frost of spring; null where none is expected. */
+  readonly zone: Zone | null;
+  /** Average (50 %) date of the last 0 °C frost of spring. */
   readonly lastFrost: MonthDay | null;
-  /** Average (50 %) date of the first 0 °C frost of autumn; null where none is expected. */
+  /** Average (50 %) date of the first 0 °C frost of autumn. */
   readonly firstFrost: MonthDay | null;
-  /** null: the climate is worked out from the zone and the frost dates. */
+  /** Most years pass without a frost. */
+  readonly noFrost?: boolean | undefined;
+  /** The coldest night of a usual winter; says more exactly what the zone says. */
+  readonly coldestNightC?: Celsius | null | undefined;
+  /** Mean maximum of the warmest month, mean minimum of the coldest. */
+  readonly warmestC?: Celsius | null | undefined;
+  readonly nightsC?: Celsius | null | undefined;
+  readonly site?: Site | undefined;
+  /** What the towns around say; null: the latitude alone. */
+  readonly near?: NearClimate | null | undefined;
+  /** The place's own months: with them nothing else is asked. */
   readonly monthly?: MonthlyClimate | null | undefined;
 }
 
@@ -33,30 +45,20 @@ export type PlaceIssueCode =
   | "latitude-range"
   | "latitude-polar"
   | "zone-unknown"
-  | "frost-pair"
   | "frost-order"
   | "frost-hemisphere"
   | "frost-season-short"
-  | "frost-needed"
-  | "frost-unlikely"
+  | "frost-none"
   | "months-twelve"
   | "months-range"
   | "months-order"
   | "months-hemisphere";
 
-/** Warmest half-zone in which frost dates are needed: its mean yearly minimum is below 0 °C. */
-const frostFree = (zone: Zone): boolean => zoneMinimumC(zone) > 0;
-/** Past this mean yearly minimum a 0 °C night is not expected in half of the years. */
-const NEVER_FREEZES_C = 3;
 const LEAST_FROST_FREE_DAYS = 30;
 const POLAR_DEG = 66;
 
-const inOrder = (last: MonthDay, first: MonthDay, h: Hemisphere): boolean =>
-  monthDayToSeasonDay(last, h) < monthDayToSeasonDay(first, h);
-
 /** The growing season must hold the hemisphere's midsummer, else the dates belong to the other side. */
-const holdsSummer = (last: MonthDay, first: MonthDay, h: Hemisphere): boolean =>
-  monthDayToSeasonDay(last, h) < YEAR_DAYS / 2 && monthDayToSeasonDay(first, h) > YEAR_DAYS / 2;
+const inSpring = (d: MonthDay, h: Hemisphere): boolean => monthDayToSeasonDay(d, h) < YEAR_DAYS / 2;
 
 /** With less between the warmest and the coldest month, summer cannot be told from winter. */
 const LEAST_SWING_C = 3;
@@ -88,18 +90,20 @@ function frostIssues(p: PlaceClimateInput): Issue<PlaceIssueCode>[] {
   const at = (code: PlaceIssueCode, field: string, values = {}): Issue<PlaceIssueCode>[] => [
     { code, path: [field], values },
   ];
-  const { lastFrost, firstFrost, zone } = p;
-  if ((lastFrost === null) !== (firstFrost === null))
-    return at("frost-pair", lastFrost === null ? "lastFrost" : "firstFrost");
-  if (lastFrost === null || firstFrost === null)
-    return frostFree(zone) ? [] : at("frost-needed", "lastFrost", { zone });
-  if (zoneMinimumC(zone) > NEVER_FREEZES_C) return at("frost-unlikely", "lastFrost", { zone });
+  const { lastFrost, firstFrost } = p;
+  if (p.noFrost === true)
+    return lastFrost === null && firstFrost === null
+      ? []
+      : at("frost-none", lastFrost === null ? "firstFrost" : "lastFrost");
   const h = hemisphereOf(p.latitudeDeg);
-  const other: Hemisphere = h === "north" ? "south" : "north";
-  if (!holdsSummer(lastFrost, firstFrost, h) && holdsSummer(lastFrost, firstFrost, other))
-    return at("frost-hemisphere", "lastFrost", { hemisphere: h, lastFrost, firstFrost });
-  if (!inOrder(lastFrost, firstFrost, h) || !holdsSummer(lastFrost, firstFrost, h))
-    return at("frost-order", "lastFrost", { hemisphere: h, lastFrost, firstFrost });
+  const wrong = [
+    ...(lastFrost !== null && !inSpring(lastFrost, h) ? ["lastFrost"] : []),
+    ...(firstFrost !== null && inSpring(firstFrost, h) ? ["firstFrost"] : []),
+  ];
+  const values = { hemisphere: h, lastFrost: lastFrost ?? "", firstFrost: firstFrost ?? "" };
+  if (wrong.length === 2) return at("frost-hemisphere", "lastFrost", values);
+  if (wrong.length === 1) return at("frost-order", wrong[0]!, values);
+  if (lastFrost === null || firstFrost === null) return [];
   const days = monthDayToSeasonDay(firstFrost, h) - monthDayToSeasonDay(lastFrost, h);
   return days < LEAST_FROST_FREE_DAYS ? at("frost-season-short", "firstFrost", { days }) : [];
 }
@@ -114,7 +118,7 @@ export function checkPlaceClimate(p: PlaceClimateInput): Result<PlaceClimateInpu
     issues.push({ code: "latitude-range", path: ["latitudeDeg"], values: { got: p.latitudeDeg } });
   else if (Math.abs(p.latitudeDeg) > POLAR_DEG)
     issues.push({ code: "latitude-polar", path: ["latitudeDeg"], values: { got: p.latitudeDeg } });
-  if (!isZone(p.zone))
+  if (p.zone !== null && !isZone(p.zone))
     issues.push({
       code: "zone-unknown",
       path: ["zone"],

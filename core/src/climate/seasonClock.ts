@@ -3,15 +3,22 @@
  * cooling of autumn. A climate is one (expected weather); a year's own weather makes another.
  */
 import { turnsBy, YEAR_DAYS, yearDay, type SeasonDay } from "../calendar/index.ts";
-import type { Celsius, DegreeDays } from "../units/index.ts";
-import { BASE_C, singleSine } from "./degreeDays.ts";
+import type { Celsius, Days, DegreeDays } from "../units/index.ts";
+import { BASE_C, growthWarmth, singleSine } from "./degreeDays.ts";
 import { EVENT_GDH, GDH_BASE_F, springFrom, type DayWarmth, type SpringIndex } from "./springIndex.ts";
 
+/** One standard deviation of a clock's own dates, from what is not known of the place's months. */
+export interface ClockDoubt {
+  readonly spring: Days;
+  readonly autumn: Days;
+}
+
 export interface SeasonClock {
+  readonly doubt: ClockDoubt;
   /** The early hand of the season clock: first leaf and lilac bloom. */
   readonly spring: SpringIndex;
   readonly warmestDay: SeasonDay;
-  /** Warmth (base 10 °C, single sine) gained before a season day, counted from the start of year 0; negative days give negative warmth. */
+  /** Warmth (growthWarmth, in the degree-days of an Ohio summer) gained before a season day, counted from the start of year 0; negative days give negative warmth. */
   readonly warmthAt: (day: SeasonDay) => DegreeDays;
   /** First day by which so much warmth has been gained since `from`; Infinity when a whole year does not give it. */
   readonly dayWithWarmth: (from: SeasonDay, degreeDays: DegreeDays) => SeasonDay;
@@ -19,14 +26,33 @@ export interface SeasonClock {
   readonly meanC: (day: SeasonDay) => Celsius;
 }
 
-/** Warmth at lilac bloom, for the odd place that the spring index cannot answer (Herms 2004, 234 °F·day; from memory). */
+/** Warmth at lilac bloom (D. A. Herms 2004, 234 °F·day from the turn of the year, base 50 °F; from memory). */
 const LILAC_WARMTH: DegreeDays = 130;
 /** First leaf runs about this far ahead of bloom. */
 const LEAF_BEFORE_BLOOM_DAYS = 30;
 
-export function springByWarmth(dayWithWarmth: SeasonClock["dayWithWarmth"], warmestDay: SeasonDay): SpringIndex {
-  const bloom = Math.min(dayWithWarmth(0, LILAC_WARMTH), warmestDay);
-  return { leaf: bloom - LEAF_BEFORE_BLOOM_DAYS, bloom };
+/** Where winter is too mild to hold spring back, short days and rest not yet slept out do: earlier than this each day counts so much. */
+const MILD = { fromDay: 100, part: 0.55 } as const;
+
+/**
+ * The two dates of spring. The index alone runs one to five weeks early where winters are mild and spring is slow
+ * (lilac in late March at a maritime place where it flowers in the second half of April), degree-days by the Ohio
+ * figure as much too late there; inland they agree within a week. Lilac flowers about half way between, and nowhere
+ * as early as either says in a warm winter (common knowledge of its dates from the Pacific coast to Ohio, England
+ * and Rome); first leaf is moved by half as much.
+ */
+export function springOf(
+  index: SpringIndex | null,
+  ohioPerDay: ArrayLike<DegreeDays>,
+  warmestDay: SeasonDay,
+): SpringIndex {
+  let [warm, gained] = [0, 0];
+  while (warm < warmestDay && gained < LILAC_WARMTH) gained += ohioPerDay[warm++] ?? 0;
+  const half = index === null ? warm : (warm + index.bloom) / 2;
+  const bloom = half < MILD.fromDay ? MILD.fromDay - MILD.part * (MILD.fromDay - half) : half;
+  return index === null
+    ? { leaf: bloom - LEAF_BEFORE_BLOOM_DAYS, bloom }
+    : { leaf: index.leaf + (bloom - index.bloom) / 2, bloom };
 }
 
 const wrap = (day: number): number => yearDay(Math.floor(day));
@@ -79,6 +105,9 @@ export interface DaysOfYear {
 export interface Expected {
   readonly warmth: DayWarmth;
   readonly warmthPerDay: ArrayLike<number>;
+  /** Degree-days base 10 °C, as the Ohio figures are counted. */
+  readonly ohioPerDay: ArrayLike<number>;
+  readonly doubt: ClockDoubt;
   readonly meanC: (day: SeasonDay) => Celsius;
   readonly warmestDay: SeasonDay;
 }
@@ -99,6 +128,7 @@ function smoothed(mean: Float64Array): (day: SeasonDay) => Celsius {
  */
 export function clockOfYear(days: DaysOfYear, expected: Expected): SeasonClock {
   const perDay = new Float64Array(YEAR_DAYS);
+  const ohio = new Float64Array(YEAR_DAYS);
   const mean = new Float64Array(YEAR_DAYS);
   const w = {
     gdh: Float64Array.from(expected.warmth.gdh),
@@ -110,16 +140,19 @@ export function clockOfYear(days: DaysOfYear, expected: Expected): SeasonClock {
     const hi = days.tmaxC[d] ?? null;
     if (lo === null || hi === null) {
       perDay[d] = expected.warmthPerDay[d]!;
+      ohio[d] = expected.ohioPerDay[d]!;
       mean[d] = expected.meanC(d);
       continue;
     }
-    perDay[d] = singleSine(lo, hi, BASE_C);
+    perDay[d] = growthWarmth(lo, hi);
+    ohio[d] = singleSine(lo, hi, BASE_C);
     mean[d] = (lo + hi) / 2;
     setObserved(w, d, lo, hi);
   }
   const warmth = warmthOf(perDay);
   return {
-    spring: springFrom(w) ?? springByWarmth(warmth.dayWithWarmth, expected.warmestDay),
+    doubt: expected.doubt,
+    spring: springOf(springFrom(w), ohio, expected.warmestDay),
     warmestDay: expected.warmestDay,
     ...warmth,
     meanC: smoothed(mean),
@@ -143,6 +176,7 @@ function setObserved(
 
 /** A clock whose year runs so many days ahead of another's (behind when negative); cooling keeps its dates. */
 export const ahead = (clock: SeasonClock, days: number): SeasonClock => ({
+  doubt: clock.doubt,
   warmestDay: clock.warmestDay,
   warmthAt: clock.warmthAt,
   dayWithWarmth: clock.dayWithWarmth,

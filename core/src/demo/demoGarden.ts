@@ -7,6 +7,7 @@ import type { Catalogue } from "../catalogue/index.ts";
 import { NO_STEMS, stemsFromTally, type Tally } from "../stems/index.ts";
 import { date, makeDate, monthDay, partsOf, type PlainDate } from "../calendar/index.ts";
 import {
+  UNSAID_PLACE,
   inOrder,
   NO_PRICES,
   UNSURVEYED_BED,
@@ -339,7 +340,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
   return inOrder({
     id: "demo",
     name: "The plot by the lock",
-    place: { name: "Lock-keeper's corner", latitudeDeg: 41.2, zone: "6b", lastFrost: monthDay("04-20"), firstFrost: monthDay("10-20"), monthly: null },
+    place: { name: "Lock-keeper's corner", ...UNSAID_PLACE, latitudeDeg: 41.2, zone: "6b", lastFrost: monthDay("04-20"), firstFrost: monthDay("10-20"), warmestC: 28 },
     rules: { units: "metric", schools: {}, prices: NO_PRICES },
     beds: BEDS.map((b) => ({ ...UNSURVEYED_BED, ...b })),
     plants,

@@ -1,4 +1,5 @@
 /** Older files are brought up one version at a time; a step is never changed once it has shipped. */
+import { UNSAID_PLACE } from "../model/index.ts";
 import { ok, refused, type Result } from "../units/index.ts";
 
 type Step = (file: Readonly<Record<string, unknown>>) => Record<string, unknown>;
@@ -91,6 +92,18 @@ const pictured: Step = (file) => {
   return { pictures, apart: [], ...file, garden: { ...garden, photos: bare, plants } };
 };
 
+/** Version 6 knew a place by zone and frost dates alone; no dates meant that none were expected. */
+export const placed = (place: Readonly<Record<string, unknown>>): Record<string, unknown> => ({
+  ...UNSAID_PLACE,
+  noFrost: place["monthly"] == null && place["lastFrost"] === null && place["firstFrost"] === null,
+  ...place,
+});
+const located: Step = (file) => {
+  const { garden } = file;
+  if (!isRecord(garden) || !isRecord(garden["place"])) return file;
+  return { ...file, garden: { ...garden, place: placed(garden["place"]) } };
+};
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
 const STEPS: Readonly<Record<number, Step>> = {
   1: surveyed,
@@ -98,8 +111,9 @@ const STEPS: Readonly<Record<number, Step>> = {
   3: stemmed,
   4: programmed,
   5: pictured,
+  6: located,
 };
-export const NEWEST = 6;
+export const NEWEST = 7;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

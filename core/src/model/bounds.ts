@@ -50,6 +50,12 @@ export const BOUNDS = {
   monthC: { from: -60, to: 50 },
   dayC: { from: -70, to: 60 },
   spreadC: { from: 0, to: 20 },
+  /** The coldest night of a usual winter. */
+  coldestNightC: { from: -60, to: 25 },
+  altitudeM: { from: -430, to: 4500 },
+  /** How much of the towns' spread is left. */
+  doubt: { from: 0, to: 2 },
+  kilometres: { from: 0, to: 20_100 },
   rainMm: { from: 0, to: 2000 },
   year: { from: 1850, to: 2200, whole: true },
   paceDays: { from: -60, to: 60 },

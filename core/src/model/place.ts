@@ -8,13 +8,39 @@ const spreads = z.array(within(BOUNDS.spreadC)).length(12).nullable();
 /** Mean daily minimum and maximum by calendar month, and the day-to-day spread where it was counted, °C. */
 export const MonthlySchema = z.strictObject({ tminC: months, tmaxC: months, sdMinC: spreads, sdMeanC: spreads });
 
+/** What the towns around say, worked out when the place was named: means in calendar order, and how much doubt is left. */
+export const NearSchema = z.strictObject({
+  /** The town that was named, or the nearest; as it is to be read. */
+  town: text(LETTERS.name),
+  km: within(BOUNDS.kilometres),
+  altitudeM: within(BOUNDS.altitudeM),
+  tminC: months,
+  tmaxC: months,
+  doubt: within(BOUNDS.doubt),
+});
+export type Near = Readonly<z.infer<typeof NearSchema>>;
+
+/** Where the garden stands within its surroundings. */
+export const SITES = ["usual", "hollow", "wall", "hilltop"] as const;
+export type Site = (typeof SITES)[number];
+
+const said = (b: (typeof BOUNDS)["monthC" | "coldestNightC"]) => within(b).nullable();
+/** Everything but name and latitude may be left unsaid: null. */
 export const PlaceSchema = z.strictObject({
   name,
   latitudeDeg: within(BOUNDS.latitudeDeg),
-  zone: text(LETTERS.zone),
+  near: NearSchema.nullable(),
+  zone: text(LETTERS.zone).nullable(),
   lastFrost: MonthDaySchema.nullable(),
   firstFrost: MonthDaySchema.nullable(),
-  /** null: the climate is worked out from the zone and the frost dates. */
+  /** Most years pass without a frost. */
+  noFrost: z.boolean(),
+  /** Coldest night of a usual winter; mean afternoon of the warmest month; mean night of the coldest. */
+  coldestNightC: said(BOUNDS.coldestNightC),
+  warmestC: said(BOUNDS.monthC),
+  nightsC: said(BOUNDS.monthC),
+  site: z.enum(SITES),
+  /** The place's own months stand above all else. */
   monthly: MonthlySchema.nullable(),
 });
 export type Place = Readonly<z.infer<typeof PlaceSchema>>;

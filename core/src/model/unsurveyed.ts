@@ -1,11 +1,25 @@
 /** What a new row starts with where nobody has looked or said anything yet. Apart from the schemas, which more come without. */
-import type { Bed } from "./place.ts";
+import type { Bed, Place } from "./place.ts";
 import type { Plant } from "./plant.ts";
 
 /** Prices nobody has said. */
 export const NO_PRICES = { hour: null, plant: null, haulM3: null } as const;
 /** Hours nobody has said. */
 export const NO_HOURS = { hold: null, move: null, replace: null } as const;
+
+/** A place of which nothing was said. */
+export const UNSAID_PLACE = {
+  near: null,
+  zone: null,
+  lastFrost: null,
+  firstFrost: null,
+  noFrost: false,
+  coldestNightC: null,
+  warmestC: null,
+  nightsC: null,
+  site: "usual",
+  monthly: null,
+} as const satisfies Partial<Place>;
 
 /** A bed nobody has surveyed yet. */
 export const UNSURVEYED_BED = {

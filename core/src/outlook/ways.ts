@@ -196,7 +196,7 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
         flowersPerYear: [a.settleYears[0] / a.years, a.settleYears[1] / a.years],
       }),
     );
-  const kinds = kindsThatFit(model.catalogue, taxon, wantedM, model.garden.place.zone);
+  const kinds = kindsThatFit(model.catalogue, taxon, wantedM, model.climate.zone);
   if (kinds.length > 0)
     ways.push(
       row("replace", {

@@ -5,7 +5,7 @@
  */
 import type { Display, Rule, StageName, Taxon } from "../catalogue/index.ts";
 import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
-import type { SeasonClock } from "../climate/index.ts";
+import { growthFor, type ClockDoubt, type SeasonClock } from "../climate/index.ts";
 import type { Celsius, Days, Share } from "../units/index.ts";
 
 /** A stage's expected day, and the days between which it falls in eight years of ten. */
@@ -89,14 +89,24 @@ const moved = (s: Stage, day: SeasonDay): Stage =>
     ? { day, earliest: s.earliest + day - s.day, latest: s.latest + day - s.day }
     : stage(day, SPREAD_DAYS.cooling);
 
+/** Half of an 80 % range reaches so many standard deviations. */
+const HALF_RANGE_SDS = 1.2816;
+/** What the years vary by and what is not known of the place, together. */
+const withDoubt = (spreadDays: Days, rule: Rule, doubt: ClockDoubt): Days =>
+  rule.rule === "spring" || rule.rule === "warmth"
+    ? Math.hypot(spreadDays, HALF_RANGE_SDS * doubt.spring)
+    : rule.rule === "cooling"
+      ? Math.hypot(spreadDays, HALF_RANGE_SDS * doubt.autumn)
+      : spreadDays;
+
 /** The one evaluator of rules. "after" reads stages already known; asking for a later one is a bug in the data. */
 function stageOf(rule: Rule, c: SeasonClock, known: Known): Stage {
-  const spreadDays = SPREAD_DAYS[rule.rule];
+  const spreadDays = withDoubt(SPREAD_DAYS[rule.rule], rule, c.doubt);
   switch (rule.rule) {
     case "spring":
       return stage(c.spring.leaf + rule.at * (c.spring.bloom - c.spring.leaf) + (rule.days ?? 0), spreadDays);
     case "warmth":
-      return stage(c.dayWithWarmth(c.spring.bloom, rule.degreeDays), spreadDays);
+      return stage(c.dayWithWarmth(c.spring.bloom, growthFor(rule.degreeDays)), spreadDays);
     case "cooling":
       return stage(Math.max(rule.notBefore ?? 0, coolingDay(c, rule.meanC)), spreadDays);
     case "season":
@@ -105,7 +115,7 @@ function stageOf(rule: Rule, c: SeasonClock, known: Known): Stage {
       const from = known[rule.stage];
       if (!from) throw new Error(`stage rule asks for ${rule.stage} before it is known`);
       const start = from.day + (rule.days ?? 0);
-      return stage(c.dayWithWarmth(start, rule.degreeDays ?? 0), giveOrTake(from) + spreadDays);
+      return stage(c.dayWithWarmth(start, growthFor(rule.degreeDays ?? 0, "leaf")), giveOrTake(from) + spreadDays);
     }
   }
 }
@@ -118,10 +128,38 @@ function following(s: Stage, after: SeasonDay, until: SeasonDay): Stage {
   return moved(s, Math.min(until, Math.max(after + 1, day)));
 }
 
-function displayYear(d: Display, c: SeasonClock, known: Known, dormant: SeasonDay): DisplayYear | null {
-  const opens = stageOf(d.opens, c, known);
+/** A display on this season's shoots that has not begun so many days before all sleeps is not shown that year. */
+const LEAST_SHOW: Days = SHORTEST_DISPLAY;
+/** With so much of the warmth it asks for, a display may still come: its figure is no better than that. */
+const NEARLY: Share = 0.6;
+/** @param follows the kind has flowered by then: what comes of the flowers comes, however late */
+function nearlyWarm(d: Display, c: SeasonClock, dormant: SeasonDay, follows: boolean): boolean {
+  if (d.opens.rule !== "warmth" || follows) return true;
+  return c.warmthAt(dormant) - c.warmthAt(c.spring.bloom) >= NEARLY * growthFor(d.opens.degreeDays);
+}
+/**
+ * Where the warmth forecast falls short: late in the season, within a wide range. What stands on old wood has its
+ * buds whatever the forecast says; the display's place among its neighbours is the last.
+ */
+const PLACED_LATE = { part: 0.72, spreadDays: 30 } as const;
+const placedLate = (c: SeasonClock, wakes: SeasonDay, dormant: SeasonDay): Stage =>
+  stage(
+    Math.max(wakes + PLACED_LATE.part * (dormant - wakes), Math.min(c.warmestDay, dormant - 2 * SHORTEST_DISPLAY)),
+    PLACED_LATE.spreadDays,
+  );
+
+function displayYear(
+  d: Display,
+  c: SeasonClock,
+  known: Known,
+  dormant: SeasonDay,
+  follows: boolean,
+): DisplayYear | null {
+  const forecast = stageOf(d.opens, c, known);
   const stays = d.opens.rule === "cooling" || d.opens.rule === "season";
-  if (!Number.isFinite(opens.day) || (!stays && d.on === "new" && opens.day > dormant - SHORTEST_DISPLAY)) return null;
+  const late = !Number.isFinite(forecast.day) || (!stays && forecast.day > dormant - LEAST_SHOW);
+  if (late && d.on === "new" && !nearlyWarm(d, c, dormant, follows)) return null;
+  const opens = late ? placedLate(c, known.wakes?.day ?? 0, dormant) : forecast;
   const local: Known = {
     wakes: known.wakes,
     hardens: known.hardens,
@@ -141,12 +179,19 @@ function displayYear(d: Display, c: SeasonClock, known: Known, dormant: SeasonDa
   return { display: d, opens, ends, budsBegin, budsSet };
 }
 
-/** A stage with the range that years of weather gave it. */
-const ranged = (s: Stage, r: Range | undefined): Stage =>
-  r ? { day: s.day, earliest: s.day - r[0], latest: s.day + r[1] } : s;
+/** A stage with the range that years of weather gave it, and the doubt about the place on top. */
+const ranged = (s: Stage, r: Range | undefined, doubtDays: Days): Stage => {
+  const wide = (days: Days): Days => Math.hypot(days, HALF_RANGE_SDS * doubtDays);
+  return r ? { day: s.day, earliest: s.day - wide(r[0]), latest: s.day + wide(r[1]) } : s;
+};
 
-function withRanges(y: PlantYear, ranges: StageRanges): PlantYear {
-  const of = (s: Stage, name: StageName, display?: string): Stage => ranged(s, ranges[rangeName(name, display)]);
+function withRanges(y: PlantYear, ranges: StageRanges, c: SeasonClock): PlantYear {
+  // A stage that the calendar sets has hardly a range, and no doubt about the place moves it.
+  const of = (s: Stage, name: StageName, display?: string): Stage => {
+    const r = ranges[rangeName(name, display)];
+    const fixed = r !== undefined && r[0] + r[1] < 1;
+    return ranged(s, r, fixed ? 0 : s.day > c.warmestDay + 60 ? c.doubt.autumn : c.doubt.spring);
+  };
   const displays = y.displays.map((d): DisplayYear => ({
     display: d.display,
     opens: of(d.opens, "opens", d.display.name),
@@ -179,12 +224,12 @@ export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | nu
   const displays: DisplayYear[] = [];
   const tooCoolFor: string[] = [];
   for (const d of taxon.displays) {
-    const year = displayYear(d, c, known, dormant.day);
+    const year = displayYear(d, c, known, dormant.day, displays.length > 0);
     if (year) displays.push(year);
     else tooCoolFor.push(d.name);
   }
   const year = { wakes, hardens, stops, dormant, displays, tooCoolFor };
-  return ranges ? withRanges(year, ranges) : year;
+  return ranges ? withRanges(year, ranges, c) : year;
 }
 
 /** Share of the season's extension made by a day of the cycle: most of it in the first flush. */

@@ -345,7 +345,7 @@ export function findingsFor(q: Question): readonly Finding[] {
 /** Facts that change no verdict but belong in the answer. */
 export function remarks(q: Question): readonly Reason[] {
   const out: Reason[] = [];
-  const { zone } = q.model.garden.place;
+  const { zone } = q.model.climate;
   if (ZONES.indexOf(zone) < ZONES.indexOf(q.taxon.coldestZone))
     out.push(reason("not-hardy", { zone, coldestZone: q.taxon.coldestZone }, "zones"));
   for (const display of q.kind.year.tooCoolFor) out.push(reason("too-cool-for", { display }, "bloom-order"));

@@ -1,14 +1,7 @@
 /** A garden opened for questions: its climate, its kinds' years and its plants' accounts, each worked out once. */
 import { schoolOption, type Catalogue, type SchoolOption, type Taxon } from "../catalogue/index.ts";
 import { dayOfYear, partsOf, seasonPoint, YEAR_DAYS, type PlainDate, type SeasonPoint } from "../calendar/index.ts";
-import {
-  ahead,
-  climateOf,
-  zoneMinimumC,
-  type Climate,
-  type PlaceClimateInput,
-  type SeasonClock,
-} from "../climate/index.ts";
+import { ahead, climateOf, type Climate, type PlaceClimateInput, type SeasonClock } from "../climate/index.ts";
 import { shareOfVisit, type LedgerEntry } from "../amount/index.ts";
 import type { Garden, Observation, Plant, Regime, Task, Visit } from "../model/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
@@ -254,7 +247,7 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
       return clock === cache.climate ? cache : cache.by(clockName(seasonYear, clock), clock);
     },
   );
-  const minimumC = zoneMinimumC(garden.place.zone);
+  const minimumC = cache.climate.coldestNightC;
   const schooling = rememberedPair((p: Plant, t: Taxon) =>
     schoolingOf(t.schools.map((s) => schoolOption(s, { ...garden.rules.schools, ...p.schools }, minimumC))),
   );

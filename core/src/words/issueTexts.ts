@@ -32,14 +32,12 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "latitude-range": (v) => `Latitude ${v["got"]} does not exist: it runs from −90 (south) to 90 (north).`,
   "latitude-polar": (v) => `Latitude ${v["got"]} lies past the polar circles: expected −66 to 66.`,
   "zone-unknown": (v) => `“${v["got"]}” is not a hardiness zone: expected ${v["first"]} to ${v["last"]}, like 6b.`,
-  "frost-pair": () => "Give both frost dates, or neither where no frost is expected.",
+  "frost-none": () => "No frost in most years was said: leave both frost dates empty, or take it back.",
   "frost-order": (v) =>
-    `The last frost (${day(v["lastFrost"])}) must come before the first (${day(v["firstFrost"])}), one on each side of midsummer; the year here turns in ${WINTER_AT[String(v["hemisphere"])]}.`,
+    `The last frost ${v["lastFrost"] === "" ? "" : `(${day(v["lastFrost"])}) `}comes before midsummer and the first ${v["firstFrost"] === "" ? "" : `(${day(v["firstFrost"])}) `}after it; the year here turns in ${WINTER_AT[String(v["hemisphere"])]}.`,
   "frost-hemisphere": (v) =>
     `Last frost ${day(v["lastFrost"])} and first frost ${day(v["firstFrost"])} are the wrong way round for the ${v["hemisphere"]}ern hemisphere: check the dates or the sign of the latitude.`,
   "frost-season-short": (v) => `Only ${v["days"]} frost-free days: expected at least 30. Check both dates.`,
-  "frost-needed": (v) => `In zone ${v["zone"]} it freezes in most winters: give both average frost dates.`,
-  "frost-unlikely": (v) => `In zone ${v["zone"]} frost is not expected in most years: leave the frost dates empty.`,
   "months-twelve": () => "Expected twelve monthly means, January to December, of the minimum and of the maximum.",
   "months-range": (v) =>
     `${MONTH_NAMES[Number(v["month"]) - 1]}: ${v["minC"]} to ${v["maxC"]} °C is out of bounds: expected −60 to 50 °C.`,

@@ -1,5 +1,7 @@
 /** What stands behind each number of an answer, ready for the "why?" of the screen. */
 import {
+  frostDates,
+  seasonDate,
   heightOf,
   TASK_TABLE,
   type Advice,
@@ -40,6 +42,8 @@ export function explainLoss(b: BloomLoss, a: Advice, taxon: Taxon, say: Voice): 
 }
 
 export function explainFrost(a: Advice, taxon: Taxon, model: GardenModel, say: Voice): Explanation {
+  const { last, first } = frostDates(model.climate, 0, 0.5);
+  const { seasonYear } = model.season(a.on);
   return {
     formula:
       "The chance that what the cut wakes meets a killing frost before it is hard, and that the frame it bares is damaged by cold still to come. From the spread of nights around their normals.",
@@ -48,7 +52,7 @@ export function explainFrost(a: Advice, taxon: Taxon, model: GardenModel, say: V
       ["A bared frame suffers at", `${taxon.frost.frameKillC} °C`],
       [
         "Zone and frost dates",
-        `${model.garden.place.zone}; ${model.garden.place.lastFrost ?? "none"}, ${model.garden.place.firstFrost ?? "none"}`,
+        `${model.climate.zone}; ${[last, first].map((d) => (d === null ? "none" : say.date(seasonDate(seasonYear, d, model.climate.hemisphere)))).join(", ")}`,
       ],
       ["Risk", say.percent(a.frostRisk ?? 0)],
     ],

@@ -1,4 +1,4 @@
-/** Start with one's own place: four facts, then an empty garden that answers for it. */
+/** Start with one's own place: a town, or what is known instead, then an empty garden that answers for it. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
 import { emptyGarden, type Place } from "@wren/core";
@@ -10,11 +10,12 @@ import { useGarden } from "../state/garden.tsx";
 import { newId } from "../state/ids.ts";
 
 export default function OwnPlaceDialog({ onClose }: { readonly onClose: () => void }) {
-  const { change } = useGarden();
+  const { change, garden } = useGarden();
+  const { units } = garden.rules;
   const navigate = useNavigate();
-  const { control, handleSubmit } = useForm<PlaceInput, unknown, Place>({
-    resolver: zodResolver(placeSchema),
-    defaultValues: placeInput(null),
+  const form = useForm<PlaceInput, unknown, Place>({
+    resolver: zodResolver(placeSchema(units)),
+    defaultValues: placeInput(null, units),
   });
   const start = async (place: Place): Promise<void> => {
     if (
@@ -30,14 +31,14 @@ export default function OwnPlaceDialog({ onClose }: { readonly onClose: () => vo
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="own-title">
-      <Box component="form" noValidate onSubmit={(e) => void handleSubmit(start)(e)}>
+      <Box component="form" noValidate onSubmit={(e) => void form.handleSubmit(start)(e)}>
         <DialogTitle id="own-title">Your own place</DialogTitle>
         <DialogContent>
           <Typography sx={{ mb: 2 }}>
-            The answers come from how cold your winters get and when frost usually ends and begins. The demo garden
-            goes; you can undo that.
+            A town is enough: the warmth of your year and its frosts follow from it. The demo garden goes; you can undo
+            that.
           </Typography>
-          <PlaceFields control={control} />
+          <PlaceFields form={form} units={units} first />
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Stay in the demo</Button>

@@ -2,6 +2,7 @@
 import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
   OUTLOOK_FILL,
+  placed,
   PRICES_FILL,
   seeing,
   SURVEY_FILL,
@@ -143,6 +144,27 @@ async function pictured(tx: Transaction): Promise<void> {
     .modify((row: object, ref: { value: unknown }) => void (ref.value = seeing(row, viewpoints)));
 }
 
+/** A place says more than a zone and two dates. */
+async function located(tx: Transaction): Promise<void> {
+  const here = (row: unknown): unknown =>
+    isRow(row) && "place" in row && typeof row.place === "object" && row.place !== null
+      ? { ...row, place: placed(row.place as Readonly<Record<string, unknown>>) }
+      : row;
+  await tx
+    .table("head")
+    .toCollection()
+    .modify((row: object, ref: { value: unknown }) => void (ref.value = here(row)));
+  await tx
+    .table<Change>("changes")
+    .toCollection()
+    .modify((change, ref) => {
+      const ops = change.ops.map((op) =>
+        op.table === "head" ? { ...op, before: here(op.before), after: here(op.after) } : op,
+      );
+      ref.value = { ...change, ops };
+    });
+}
+
 /** Append only: a shipped version is never edited, a new one is added with its upgrade. */
 export const VERSIONS: readonly {
   readonly version: number;
@@ -181,6 +203,7 @@ export const VERSIONS: readonly {
     stores: { meta: "key", apart: "id", pictures: "id", snapshots: "at, day" },
     upgrade: pictured,
   },
+  { version: 7, stores: {}, upgrade: located },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */

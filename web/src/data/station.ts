@@ -6,8 +6,9 @@ const AnswerSchema = z.object({ simulated: z.literal(true), years: z.array(Weath
 
 /** This year's days from the station. Rejects with a sentence that can be shown. */
 export async function stationDays(place: Place, to: PlainDate, signal: AbortSignal): Promise<readonly WeatherYear[]> {
-  const { latitudeDeg, zone, lastFrost, firstFrost, monthly } = place;
-  const asked = JSON.stringify({ latitudeDeg, zone, lastFrost, firstFrost, monthly });
+  // Where the garden is called nothing is of no use to a station.
+  const { name: _, ...climate } = place;
+  const asked = JSON.stringify(climate);
   const query = new URLSearchParams({ to, place: asked });
   let response: Response;
   try {

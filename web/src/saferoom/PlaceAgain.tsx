@@ -12,9 +12,9 @@ import { db, tab } from "../state/keeper.ts";
 type Headless = Extract<Found, { is: "headless" }>;
 
 export function PlaceAgain({ found, onFound }: { readonly found: Headless; readonly onFound: (found: Found) => void }) {
-  const { control, handleSubmit } = useForm<PlaceInput, unknown, Place>({
-    resolver: zodResolver(placeSchema),
-    defaultValues: placeInput(null),
+  const form = useForm<PlaceInput, unknown, Place>({
+    resolver: zodResolver(placeSchema("both")),
+    defaultValues: placeInput(null, "both"),
   });
   const give = async (place: Place): Promise<void> => {
     const garden = gardenAt(found.tables, place);
@@ -23,11 +23,11 @@ export function PlaceAgain({ found, onFound }: { readonly found: Headless; reado
     onFound(await replaceStored(db, tab, "Place given again", { garden, demo: false }, stays));
   };
   return (
-    <Box component="form" noValidate onSubmit={(e) => void handleSubmit(give)(e)} sx={{ mb: 3 }}>
+    <Box component="form" noValidate onSubmit={(e) => void form.handleSubmit(give)(e)} sx={{ mb: 3 }}>
       <Typography variant="h2" sx={{ mb: 1 }}>
         Give the place again
       </Typography>
-      <PlaceFields control={control} />
+      <PlaceFields form={form} units="both" first />
       <Button type="submit" variant="contained">
         Open the garden there
       </Button>

@@ -10,7 +10,7 @@ export const SPRING_SHRUBS: readonly TaxonRow[] = [
     group: "spring-shrub",
     habit: "upright",
     floweringWood: "old",
-    displays: [springBloom({ rule: "spring", at: 1, days: 4 }, 21, 21, 0.85)],
+    displays: [springBloom({ rule: "spring", at: 1, days: 0 }, 21, 21, 0.85)],
     year: deciduousYear(2),
     growthM: [0.2, 0.35, 0.6],
     matureHeightM: [3, 5],
@@ -63,7 +63,7 @@ export const SPRING_SHRUBS: readonly TaxonRow[] = [
     leaf: "evergreen",
     floweringWood: "old",
     displays: [
-      springBloom({ rule: "spring", at: -0.1 }, 28, 35, 0.9),
+      springBloom({ rule: "spring", at: -0.1 }, 28, 50, 0.9),
       {
         name: "coloured new leaf",
         on: "old",

@@ -78,9 +78,9 @@ export function CatalogueScreen() {
       found.map((taxon) => ({
         taxon,
         verdict: VERDICTS[model.kindYear(taxon, taxon.routineTask).verdicts[seasonDay]!]!,
-        tender: ZONES.indexOf(garden.place.zone) < ZONES.indexOf(taxon.coldestZone),
+        tender: ZONES.indexOf(model.climate.zone) < ZONES.indexOf(taxon.coldestZone),
       })),
-    [found, model, seasonDay, garden.place.zone],
+    [found, model, seasonDay, model.climate.zone],
   );
   const set = (name: string, value: string | null): void => {
     const next = new URLSearchParams(params);

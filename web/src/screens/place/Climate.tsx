@@ -95,8 +95,8 @@ export function Climate() {
     <Section title="What the climate is worked out from">
       <Typography sx={{ mb: 1 }}>
         {garden.place.monthly === null
-          ? "From the zone and the two frost dates above."
-          : "From twelve monthly means: frost odds and warmth follow from them; the frost dates above are not used."}
+          ? "From the towns around or the latitude, and from what was said above. The table of towns is recalled and rounded, not measured: a month of it is good to about a degree."
+          : "From twelve monthly means: frost odds and warmth follow from them; what was said above is not used."}
       </Typography>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
         <Button variant="outlined" onClick={() => setDialog("months")}>
@@ -105,9 +105,9 @@ export function Climate() {
         {garden.place.monthly !== null && (
           <Button
             variant="outlined"
-            onClick={() => void setMonthly("Climate from zone and frost dates", (p) => ({ ...p, monthly: null }))}
+            onClick={() => void setMonthly("Climate from the place again", (p) => ({ ...p, monthly: null }))}
           >
-            Back to zone and frost dates
+            Back to what was said above
           </Button>
         )}
       </Box>

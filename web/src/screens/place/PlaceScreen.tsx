@@ -8,7 +8,6 @@ import {
   seasonDate,
   SOURCES,
   UNITS,
-  zoneMinimumC,
   type GardenModel,
   type Place,
   type Rules,
@@ -28,16 +27,17 @@ import { DataInOut } from "./DataInOut.tsx";
 function PlaceForm() {
   const { garden, change, demo } = useGarden();
   const [was] = useState(garden.place);
-  const { control, handleSubmit } = useForm<PlaceInput, unknown, Place>({
-    resolver: zodResolver(placeSchema),
-    defaultValues: placeInput(was),
+  const { units } = garden.rules;
+  const form = useForm<PlaceInput, unknown, Place>({
+    resolver: zodResolver(placeSchema(units)),
+    defaultValues: placeInput(was, units),
   });
   const save = async (place: Place): Promise<void> => {
     await change("Place changed", (g) => withPlace(g, was, { ...place, monthly: was.monthly }), { demo });
   };
   return (
-    <Box component="form" noValidate onSubmit={(e) => void handleSubmit(save)(e)}>
-      <PlaceFields control={control} />
+    <Box component="form" noValidate onSubmit={(e) => void form.handleSubmit(save)(e)}>
+      <PlaceFields form={form} units={units} />
       <Button type="submit" variant="contained">
         Save the place
       </Button>
@@ -45,34 +45,18 @@ function PlaceForm() {
   );
 }
 
-/** What the program makes of the place, so that a slip shows at once. */
-function PlaceInWords() {
+/** One year in ten, beside the halves that stand in the form. */
+function RareFrosts() {
   const { model } = useGarden();
   const { on } = useDay();
   const { climate } = model;
   const { seasonYear } = model.season(on);
-  const day = (d: number | null): string =>
-    d === null ? "none" : dateText(seasonDate(seasonYear, d, climate.hemisphere));
-  const [half, tenth] = [frostDates(climate, 0, 0.5), frostDates(climate, 0, 0.1)];
-  const warmest = Math.max(...climate.tmaxC);
-  const coldest = Math.min(...climate.tminC);
-  return (
-    <Box sx={{ mt: 2 }}>
-      <Typography>
-        {half.last === null
-          ? "No frost in most years."
-          : `Half of the years freeze after ${day(half.last)} and before ${day(half.first)}; one year in ten after ${day(tenth.last)} or before ${day(tenth.first)}.`}{" "}
-        First leaf about {day(climate.spring.leaf)}, lilac in flower about {day(climate.spring.bloom)}, give or take two
-        weeks. Nights average {coldest.toFixed(0)} °C in the coldest weeks, afternoons {warmest.toFixed(0)} °C in the
-        warmest.
-      </Typography>
-      {Math.abs(climate.zoneGapC) > 2 && (
-        <Typography sx={{ color: "var(--sapwood)", fontWeight: 600, mt: 1 }}>
-          These frost dates do not usually go with zone {climate.place.zone}: the dates are kept, the zone is off by{" "}
-          {Math.abs(climate.zoneGapC).toFixed(0)} °C. Check both.
-        </Typography>
-      )}
-    </Box>
+  const day = (d: number): string => dateText(seasonDate(seasonYear, d, climate.hemisphere));
+  const tenth = frostDates(climate, 0, 0.1);
+  return tenth.last === null || tenth.first === null ? null : (
+    <Typography sx={{ mt: 2 }}>
+      One year in ten freezes after {day(tenth.last)} or before {day(tenth.first)}.
+    </Typography>
   );
 }
 
@@ -84,7 +68,7 @@ const UNIT_LABELS: Readonly<Record<Rules["units"], string>> = {
 
 /** What a school falls back on at this place. */
 const defaultOf = (s: (typeof SCHOOLS)[number], model: GardenModel): string =>
-  schoolOption(s.id, {}, zoneMinimumC(model.garden.place.zone)).id;
+  schoolOption(s.id, {}, model.climate.coldestNightC).id;
 
 function Schools() {
   const { garden, model, change } = useGarden();
@@ -157,7 +141,7 @@ export function PlaceScreen() {
         <Box>
           <Section title="Your place">
             <PlaceForm key={JSON.stringify(garden.place)} />
-            <PlaceInWords />
+            <RareFrosts />
           </Section>
           <Climate />
           <DataInOut />

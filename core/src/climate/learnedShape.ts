@@ -1,0 +1,36 @@
+/** What is learned from the table of towns (towns/learn.ts) and kept in learned.ts. */
+import type { Celsius } from "../units/index.ts";
+
+/** A covariance kept as its leading components and what each mean has for itself. */
+export interface Spread {
+  /** Each of 24 loadings, °C. */
+  readonly parts: readonly (readonly number[])[];
+  /** Variance of each mean beside them, °C². */
+  readonly rest: readonly number[];
+}
+
+/** What the table of towns taught; made by towns/learn.ts. */
+export interface Learned {
+  /** Coefficients of the powers of latitude, each for 24 means. */
+  readonly latitude: { readonly mean: readonly (readonly number[])[]; readonly spread: Spread };
+  /** The same with the height in km as last column; what is left fades with distance. */
+  readonly field: {
+    readonly mean: readonly (readonly number[])[];
+    readonly spread: Spread;
+    readonly lengthKm: number;
+    readonly nugget: number;
+  };
+  /** Mean minimum on a median frost date: a constant, so much per °C a day of rise, so much per degree from a latitude. */
+  readonly frost: {
+    readonly last: FrostRule;
+    readonly first: FrostRule;
+    readonly fromLatitude: number;
+  };
+  /** Yearly minimum from the mean minima of three winter months, and how far a zone is off it. */
+  readonly zone: { readonly at: Celsius; readonly ofWinter: number; readonly sdC: number };
+}
+export interface FrostRule {
+  readonly at: Celsius;
+  readonly ofRise: number;
+  readonly ofLatitude: number;
+}

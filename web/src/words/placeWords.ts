@@ -1,0 +1,45 @@
+/** What the program makes of a place, in words. */
+import {
+  frostDates,
+  monthMeans,
+  seasonDate,
+  type Climate,
+  type Contradiction,
+  type FactKind,
+  type PlainDate,
+  type Rules,
+} from "@wren/core";
+import { temperatureText } from "../forms/temperature.ts";
+import { dateText, monthText } from "../state/voice.ts";
+
+const FACT_WORDS: Readonly<Record<FactKind | "place", string>> = {
+  zone: "the hardiness zone",
+  "coldest-night": "the coldest night",
+  "last-frost": "the last frost",
+  "first-frost": "the first frost",
+  "no-frost": "“no frost in most years”",
+  afternoons: "the warmest afternoons",
+  nights: "the coldest nights",
+  place: "the town or the latitude",
+};
+/** // => "The hardiness zone and the last frost do not go together: which is right?" */
+export const oddText = ({ one, other }: Contradiction): string => {
+  const [a, b] = [FACT_WORDS[one], FACT_WORDS[other]];
+  return `${a.replace(/^./, (x) => x.toUpperCase())} and ${b} do not go together: which is right? Both are kept, and the climate lies between them.`;
+};
+
+/** About how many days the clock may be off: half of its 80 % range. */
+const halfRange = (sdDays: number): number => Math.max(1, Math.round(sdDays * 1.28));
+
+/** Afternoons, coldest night and frosts of a place in two sentences. */
+export function placeText(c: Climate, units: Rules["units"], seasonYear: number): string {
+  const means = monthMeans(c.tmaxC, c.hemisphere);
+  const warmest = means.indexOf(Math.max(...means));
+  const day = (d: number): string => dateText(seasonDate(seasonYear, d, c.hemisphere) as PlainDate);
+  const half = frostDates(c, 0, 0.5);
+  const frost =
+    half.last === null || half.first === null
+      ? "no frost in most years"
+      : `frost until about ${day(half.last)} and again from about ${day(half.first)}`;
+  return `Afternoons of ${temperatureText(means[warmest]!, units)} in ${monthText(warmest + 1, "long")}, the coldest night of a usual winter near ${temperatureText(c.coldestNightC, units)} (zone ${c.zone}), ${frost}. First leaf about ${day(c.spring.leaf)}, lilac in flower about ${day(c.spring.bloom)}: what is known of the place tells that to ${halfRange(c.doubt.spring)} days either way, and the years differ by about as much again.`;
+}
