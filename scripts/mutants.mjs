@@ -10,7 +10,7 @@ import ts from "typescript";
 import { bin, ensureModules, root } from "./lib.mjs";
 
 ensureModules();
-const COUNT = 64;
+const COUNT = 67;
 const SEED = 20261128;
 const WANTED = 0.85;
 /** Rooms whose lines decide something; data, texts and the demo have tests of their own. */
@@ -29,6 +29,7 @@ const ROOMS = {
   gardenfile: 2,
   planttable: 1,
   weather: 1,
+  towns: 3,
 };
 
 /** A generator of numbers 0–1 (mulberry32). */
@@ -144,6 +145,7 @@ const OWN = {
   gardenfile: "gardenfile",
   planttable: "planttable",
   weather: "weather",
+  towns: "reference/towns",
 };
 /** Minutes long, or about something else: they are left to npm test. */
 const SLOW = "reference/years|yearShapes|words|docs|layers|fuzz";

@@ -126,15 +126,15 @@ export interface Contradiction {
   readonly one: FactKind;
   readonly other: FactKind | "place";
 }
-/** So many standard deviations off, one of the two is more likely a slip than the truth. */
-const ODD_SDS = 3;
+/** So many standard deviations off, one of the two is more likely a slip than the truth: two things said, or one and the place. */
+const ODD_SDS = { pair: 2.2, place: 2.6 } as const;
 
 function contradictions(prior: MonthsNormal, facts: readonly Said[]): Contradiction[] {
   const without = (...left: readonly Said[]): MonthsNormal =>
     facts.filter((f) => !left.includes(f)).reduce(withFact, prior);
   const odd = facts
     .map((fact) => ({ fact, z: surprise(without(fact), fact) }))
-    .filter((x) => x.z > ODD_SDS)
+    .filter((x) => x.z > ODD_SDS.pair)
     .sort((a, b) => b.z - a.z)[0];
   if (!odd) return [];
   const other = facts
@@ -142,7 +142,8 @@ function contradictions(prior: MonthsNormal, facts: readonly Said[]): Contradict
     .map((fact) => ({ fact, z: surprise(without(odd.fact, fact), odd.fact) }))
     .sort((a, b) => a.z - b.z)[0];
   // Where taking the other back helps little, it is the place itself that the fact does not go with.
-  return [{ one: odd.fact.kind, other: other && other.z < 0.75 * odd.z ? other.fact.kind : "place" }];
+  if (other && other.z < 0.75 * odd.z) return [{ one: odd.fact.kind, other: other.fact.kind }];
+  return odd.z > ODD_SDS.place ? [{ one: odd.fact.kind, other: "place" }] : [];
 }
 
 export interface MonthsKnown extends MonthsNormal {

@@ -29,6 +29,8 @@ const FLOOR = 1e-300;
 /** Log of a chance that no double tells from none beside 1. */
 const SURE = -40;
 const wrap = (day: number): number => yearDay(Math.round(day));
+/** Spreads under the normal at which a night is not expected in a million years. */
+const NEVER = -5.5;
 
 /** Builds the odds for one limit; costs 365 bivariate integrals once, then constant time a question. */
 export function frostOdds(n: NightNormals, limitC: Celsius): FrostOdds {
@@ -36,6 +38,8 @@ export function frostOdds(n: NightNormals, limitC: Celsius): FrostOdds {
   const above = h.map((x) => Math.max(FLOOR, cumulative(-x)));
   const stay = h.map((_, i) => {
     const next = (i + 1) % YEAR_DAYS;
+    // Nights so far above the limit never fall to it: half of a year need not be integrated.
+    if (h[i]! < NEVER && h[next]! < NEVER) return 0;
     return Math.log(Math.max(FLOOR, Math.min(1, bothAbove(h[i]!, h[next]!, n.lag1) / above[i]!)));
   });
   // Running log-odds of staying above, night after night over two years, so that spans may cross New Year.

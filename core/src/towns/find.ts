@@ -71,7 +71,7 @@ function slips(a: string, b: string): number {
 /** How well a town answers to what was typed: 0 best; Infinity not at all. */
 function rank(town: Town, typed: string): number {
   const name = plain(town.name);
-  const whole = plain(`${town.name} ${town.region} ${town.country}`);
+  const whole = plain(`${townLabel(town)} ${town.country}`);
   if (name === typed) return 0;
   if (name.startsWith(typed)) return 1;
   if (whole.startsWith(typed)) return 1.5;

@@ -31,7 +31,12 @@ export default function OwnPlaceDialog({ onClose }: { readonly onClose: () => vo
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="own-title">
-      <Box component="form" noValidate onSubmit={(e) => void form.handleSubmit(start)(e)}>
+      <Box
+        component="form"
+        sx={{ display: "flex", flexDirection: "column", minHeight: 0 }}
+        noValidate
+        onSubmit={(e) => void form.handleSubmit(start)(e)}
+      >
         <DialogTitle id="own-title">Your own place</DialogTitle>
         <DialogContent>
           <Typography sx={{ mb: 2 }}>

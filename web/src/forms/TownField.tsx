@@ -39,6 +39,7 @@ const DENIED: Readonly<Record<number, string>> = {
 export function TownField({ start, onSpot }: Props) {
   const [towns, again] = useTowns();
   const [typed, setTyped] = useState(start);
+  const [open, setOpen] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
   const known = typeof towns === "string" ? [] : towns;
@@ -76,19 +77,22 @@ export function TownField({ start, onSpot }: Props) {
         value={null}
         inputValue={typed}
         onInputChange={(_, text, why) => {
-          if (why !== "reset") setTyped(text);
+          if (why !== "input") return;
+          setTyped(text);
+          setOpen(true);
         }}
         onChange={(_, town) => {
           if (!town) return;
           setTyped(townLabel(town));
+          setOpen(false);
           setTrouble(null);
           onSpot(known, { ...town, town });
         }}
         autoHighlight
         blurOnSelect
-        open={
-          typed.trim().length > 0 && typed !== start && !known.some((t) => townLabel(t) === typed) ? undefined : false
-        }
+        open={open && typed.trim() !== ""}
+        onClose={() => setOpen(false)}
+        forcePopupIcon={false}
         noOptionsText={
           towns === "fetching"
             ? "Fetching the towns…"
