@@ -283,7 +283,7 @@ describe("properties of every answer", () => {
         expect(VERDICTS).toContain(a.verdict);
         if (a.window?.opens && a.window.closes) expect(a.window.opens <= a.window.closes).toBe(true);
         if (a.window?.daysLeft != null) expect(addDays(on, a.window.daysLeft)).toBe(a.window.closes);
-        expect(a.reasons.length).toBeGreaterThan(0);
+        expect(adviseOn(model, id, on, task).reason).toEqual(a.reasons[0]);
         // A refusal is the strongest of its reasons, which comes first; where one may go, none argues for less.
         const strength = a.reasons.map((r) => (r.verdict === null ? VERDICTS.length : VERDICTS.indexOf(r.verdict)));
         const [own, may] = [VERDICTS.indexOf(a.verdict), VERDICTS.indexOf("no-need")];

@@ -1,12 +1,14 @@
 import "@fontsource-variable/alegreya/wght.css";
 import "@fontsource-variable/alegreya/wght-italic.css";
 import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
+import "./styles/base.css";
 import "./styles/page.css";
 import "./styles/answer.css";
 import "./styles/shell.css";
 import "./styles/strip.css";
 import { createRoot } from "react-dom/client";
 import { App } from "./app/App.tsx";
+import { layColours } from "./app/theme.ts";
 import { keepOffline } from "./app/renewal.ts";
 
 // The page may not evaluate text as code; Zod is told not to try.
@@ -16,4 +18,5 @@ Object.assign(globalThis, { __zod_globalConfig: { jitless: true } });
 const soon = (f: () => void) => ("requestIdleCallback" in window ? requestIdleCallback(f) : setTimeout(f, 1));
 window.addEventListener("load", () => soon(() => void keepOffline().catch(() => undefined)));
 
+layColours();
 createRoot(document.getElementById("root")!).render(<App />);

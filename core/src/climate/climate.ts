@@ -99,7 +99,9 @@ export function climateOf(place: PlaceClimateInput): Climate {
     spring,
     coldestNightC: day.coldestNightC,
     zone: place.zone !== null && place.coldestNightC == null ? place.zone : zoneOf(day.coldestNightC),
-    odd: day.odd,
+    get odd() {
+      return day.known.odd;
+    },
     known: day.known,
     doubt,
     ...warmth,

@@ -157,7 +157,15 @@ export function monthsKnown(p: PlaceClimateInput): MonthsKnown {
   const sofar = plain.reduce(withFact, prior);
   const facts = [...plain, ...monthFacts(p, sofar)];
   const known = facts.slice(plain.length).reduce(withFact, sofar);
-  return { mean: ordered(known.mean), cov: known.cov, odd: contradictions(prior, facts) };
+  let odd: readonly Contradiction[] | null = null;
+  return {
+    mean: ordered(known.mean),
+    cov: known.cov,
+    // Asked for where the place is looked at, and not with every answer.
+    get odd() {
+      return (odd ??= contradictions(prior, facts));
+    },
+  };
 }
 
 /** Least daily range of a month, °C: where little is known the two means may come out too close. */

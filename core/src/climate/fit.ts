@@ -6,7 +6,7 @@
  */
 import { hemisphereOf, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Celsius } from "../units/index.ts";
-import { frostDay, monthsKnown, type Contradiction } from "./facts.ts";
+import { frostDay, monthsKnown, type MonthsKnown } from "./facts.ts";
 import { firstFrostDay, frostOdds, lastFrostDay, type NightNormals } from "./frost.ts";
 import { yearFromMonths } from "./months.ts";
 import type { Site } from "../model/index.ts";
@@ -77,45 +77,34 @@ function stretched(sd: Float64Array, coldestDay: SeasonDay, s: Stretch): Float64
   });
 }
 
-/** False position with the stale end's weight halved (Illinois), a step at a time: the two halves of a year go side by side. */
+/** A root by secants kept between what was found too low and too high, a step at a time: the two halves of a year go side by side. */
 class Root {
   x: number;
-  #ends: [[number, number | null], [number, number | null]] = [
-    [STRETCH[0], null],
-    [STRETCH[1], null],
-  ];
-  #stale = 0;
   done = false;
-  constructor() {
-    this.x = STRETCH[0];
+  #low: number = STRETCH[0];
+  #high: number = STRETCH[1];
+  #before: readonly [x: number, off: number] | null = null;
+  constructor(start: number) {
+    this.x = start;
   }
   /** @param off how far a rising function lies over its target at x */
   take(off: number): void {
-    const [low, high] = this.#ends;
-    if (low[1] === null) {
-      low[1] = off;
-      this.done = off >= 0;
-      if (!this.done) this.x = high[0];
-      return;
-    }
-    if (high[1] === null) {
-      high[1] = off;
-      this.done = off <= 0;
-    } else if (off < 0) {
-      this.#ends[0] = [this.x, off];
-      if (this.#stale < 0) high[1] /= 2;
-      this.#stale = -1;
-    } else {
-      this.#ends[1] = [this.x, off];
-      if (this.#stale > 0) low[1] /= 2;
-      this.#stale = 1;
-    }
-    if (Math.abs(off) < SETTLED_DAYS) this.done = true;
+    const atEnd = off > 0 ? this.x <= STRETCH[0] : this.x >= STRETCH[1];
+    this.done = Math.abs(off) < SETTLED_DAYS || atEnd;
     if (this.done) return;
-    const [[a, fa], [b, fb]] = this.#ends;
-    this.x = a + ((b - a) * -fa!) / (fb! - fa!);
+    if (off > 0) this.#high = this.x;
+    else this.#low = this.x;
+    const slope = this.#before ? (off - this.#before[1]) / (this.x - this.#before[0]) : DAYS_OF_STRETCH;
+    this.#before = [this.x, off];
+    const next = this.x - off / (slope > 1 ? slope : DAYS_OF_STRETCH);
+    // A step past what is known to be too far goes half way to it; past what may be asked, to that end.
+    const [low, high] = [this.#low, this.#high];
+    const held = Math.min(STRETCH[1], Math.max(STRETCH[0], next));
+    this.x = held > low && held < high ? held : held === low || held === high ? held : (low + high) / 2;
   }
 }
+/** About how many days a stretch of one moves a median frost date. */
+const DAYS_OF_STRETCH = 25;
 const SETTLED_DAYS = 0.2;
 const MOST_STEPS = 12;
 
@@ -128,8 +117,8 @@ function toFrostDates(
   last: SeasonDay | null,
   first: SeasonDay | null,
 ): Stretch {
-  const [spring, autumn] = [new Root(), new Root()];
   const usual = usualStretch(Math.min(...tminC));
+  const [spring, autumn] = [new Root(usual.spring), new Root(usual.autumn)];
   const now = (): Stretch => ({
     spring: last === null ? usual.spring : spring.x,
     autumn: first === null ? usual.autumn : autumn.x,
@@ -199,8 +188,7 @@ export interface PlaceNormals {
   readonly sdMeanC: Float64Array;
   readonly warmestDay: SeasonDay;
   /** What is left unknown of the months. */
-  readonly known: MonthsNormal;
-  readonly odd: readonly Contradiction[];
+  readonly known: MonthsKnown;
   /** Coldest night of a usual winter. */
   readonly coldestNightC: Celsius;
 }
@@ -249,7 +237,7 @@ export function normalsOf(p: PlaceClimateInput): PlaceNormals {
   };
   const tmaxC = plainDays.map((t, d) => Math.max(t + byDay, night.tminC[d]! + 0.5));
   const sdMeanC = own?.sdMeanC ? spreadYear(own.sdMeanC, p) : spreadOfMeans(night);
-  return { night, tmaxC, sdMeanC, warmestDay, known, odd: known.odd, coldestNightC: coldestNight(known, p) + atNight };
+  return { night, tmaxC, sdMeanC, warmestDay, known, coldestNightC: coldestNight(known, p) + atNight };
 }
 
 /** A zone that was said is one; else it follows from the winter's nights. */

@@ -68,7 +68,7 @@ export function dayWarmth(n: IndexNormals): DayWarmth {
     const sd3 = sd * THREE_DAY_SPREAD;
     spread3[d] = (3 * (hours(sd3) - hours(-sd3))) / 2;
     let [cold, warm] = [-60, 60];
-    for (let i = 0; i < 24; i++) {
+    for (let i = 0; i < 14; i++) {
       const mid = (cold + warm) / 2;
       if (3 * hours(mid) < EVENT_GDH) cold = mid;
       else warm = mid;

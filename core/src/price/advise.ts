@@ -45,6 +45,8 @@ export interface Advice {
   readonly verdict: Verdict;
   /** Ranked: what argues for the verdict first. */
   readonly reasons: readonly Reason[];
+  /** The first of them, which a line has room for; the others need not be looked for. */
+  readonly reason: Reason;
   readonly window: Window | null;
   /** The run of best days that holds or follows the day; null when there is none within a year. */
   readonly best: BestRun | null;
@@ -239,6 +241,10 @@ class Answer implements Advice {
   get reasons() {
     const { q, found, verdict } = this.#all[0]!;
     return (this.#reasons ??= [...rankedReasons(found, verdict, remarks(q)), ...doubt(q.plant, this.#all)]);
+  }
+  get reason() {
+    const { found, verdict } = this.#all[0]!;
+    return this.#reasons?.[0] ?? rankedReasons(found, verdict, [])[0]!;
   }
   get window() {
     const { q, found, verdict } = this.#all[0]!;

@@ -250,7 +250,10 @@ describe("what is said narrows what is known", () => {
     expect([...climateOf(p).tminC].every(Number.isFinite)).toBe(true);
   });
   test("at most one town in a hundred contradicts itself", () => {
-    expect(TOWNS.filter((t) => monthsKnown({ ...saidOf(t), near: climateNear(TOWNS, t) }).odd.length > 0).map((t) => t.name).length).toBeLessThanOrEqual(3);
+    expect(
+      TOWNS.filter((t) => monthsKnown({ ...saidOf(t), near: climateNear(TOWNS, t) }).odd.length > 0).map((t) => t.name)
+        .length,
+    ).toBeLessThanOrEqual(3);
   });
 
   test.each([

@@ -16,7 +16,7 @@ export function worstLossOf(a: Advice): BloomLoss | null {
 }
 
 export const sentenceOf = (a: Advice, say: Voice): string => {
-  const why = reasonText(a.reasons[0]!, say);
+  const why = reasonText(a.reason, say);
   return VERDICT_TABLE[a.verdict].go ? `${TASK_TABLE[a.task].label}. ${why}` : why;
 };
 

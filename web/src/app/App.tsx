@@ -1,4 +1,4 @@
-import { CssBaseline, ThemeProvider } from "@mui/material";
+import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { useState } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
@@ -7,7 +7,6 @@ import { DayProvider } from "../state/day.tsx";
 import { GardenProvider } from "../state/garden.tsx";
 import { NoticeProvider } from "../state/notices.tsx";
 import { PageStands, ScreenStands } from "./broken.tsx";
-import { GlobalStyles } from "./globalStyles.tsx";
 import { later } from "../ui/later.tsx";
 import { Shell } from "./Shell.tsx";
 import { theme } from "./theme.ts";
@@ -73,8 +72,6 @@ export function App() {
   const [client] = useState(makeClient);
   return (
     <ThemeProvider theme={theme} defaultMode="system">
-      <CssBaseline />
-      <GlobalStyles />
       <QueryClientProvider client={client}>
         <BrowserRouter>
           <PageStands>

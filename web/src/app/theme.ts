@@ -38,11 +38,16 @@ const DARK: Record<keyof typeof LIGHT, string> = {
 const vars = (c: Record<string, string>): Record<string, string> =>
   Object.fromEntries(Object.entries(c).map(([k, v]) => [`--${k}`, v]));
 
-/** The colours as CSS variables, so that drawings follow the scheme without re-rendering. */
-export const schemeVariables = {
-  ":root": vars(LIGHT),
-  '[data-scheme="dark"]': vars(DARK),
-};
+/** The colours as CSS variables, so that drawings follow the scheme without re-rendering; laid down before anything is drawn. */
+export function layColours(): void {
+  const sheet = document.createElement("style");
+  const rule = (of: string, c: Record<string, string>): string =>
+    `${of}{${Object.entries(vars(c))
+      .map(([k, v]) => `${k}:${v}`)
+      .join(";")}}`;
+  sheet.textContent = rule(":root", LIGHT) + rule('[data-scheme="dark"]', DARK);
+  document.head.prepend(sheet);
+}
 
 const palette = (c: Record<keyof typeof LIGHT, string>, contrast: string) => ({
   primary: { main: c.leaf, contrastText: contrast },

@@ -40,11 +40,13 @@ const inputs = z.strictObject({
   site: z.enum(SITES),
 });
 
+type TextField = Exclude<keyof z.infer<typeof inputs>, "near" | "noFrost" | "site">;
+
 /** @param units what a bare temperature is read in */
 export const placeSchema = (units: Rules["units"]) =>
   inputs.transform((v, ctx): Place => {
-    const read = <T>(field: keyof typeof v, schema: z.ZodType<T, string>): T | null =>
-      readField(ctx, field, schema, String(v[field]));
+    const read = <T>(field: TextField, schema: z.ZodType<T, string>): T | null =>
+      readField(ctx, field, schema, v[field]);
     const place = {
       name: read("name", nameText("Give the place a name")) ?? "",
       latitudeDeg: read("latitudeDeg", numberText(BOUNDS.latitudeDeg)) ?? 0,

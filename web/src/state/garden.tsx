@@ -33,7 +33,7 @@ import type { Found, HeldApart, Kept } from "../data/stored.ts";
 import { keepHouse } from "./housekeeping.ts";
 import { useKinds } from "./kinds.ts";
 import { useNotices } from "./notices.tsx";
-import { afterPaint } from "./painted.ts";
+import { afterPaint, usePainted } from "./painted.ts";
 import { storageTrouble, type StorageTrouble } from "./trouble.ts";
 import { useYears } from "./years.ts";
 
@@ -149,7 +149,8 @@ function useModel(garden: Garden, kinds: Catalogue | null): GardenModel | null {
   const ground = JSON.stringify(garden.place);
   const base = useMemo(() => kindCache({ place: JSON.parse(ground) as Garden["place"] }), [ground]);
   const plain = useMemo(() => kinds && openGarden(garden, kinds, base), [garden, kinds, base]);
-  const asked = useMemo(() => (plain ? yearsAsked(plain) : null), [plain]);
+  const painted = usePainted();
+  const asked = useMemo(() => (plain && painted ? yearsAsked(plain) : null), [plain, painted]);
   const shown = useYears(asked);
   const ranged = useMemo(() => shown && withYears(base, shown), [base, shown]);
   return useMemo(() => (kinds && ranged ? openGarden(garden, kinds, ranged) : plain), [garden, kinds, ranged, plain]);

@@ -6,7 +6,6 @@ import {
   type Climate,
   type Contradiction,
   type FactKind,
-  type PlainDate,
   type Rules,
 } from "@wren/core";
 import { temperatureText } from "../forms/temperature.ts";
@@ -35,7 +34,7 @@ const halfRange = (sdDays: number): number => Math.max(1, Math.round(sdDays * 1.
 export function placeText(c: Climate, units: Rules["units"], seasonYear: number): string {
   const means = monthMeans(c.tmaxC, c.hemisphere);
   const warmest = means.indexOf(Math.max(...means));
-  const day = (d: number): string => dateText(seasonDate(seasonYear, d, c.hemisphere) as PlainDate);
+  const day = (d: number): string => dateText(seasonDate(seasonYear, d, c.hemisphere));
   const half = frostDates(c, 0, 0.5);
   const frost =
     half.last === null || half.first === null

@@ -80,7 +80,7 @@ export function CatalogueScreen() {
         verdict: VERDICTS[model.kindYear(taxon, taxon.routineTask).verdicts[seasonDay]!]!,
         tender: ZONES.indexOf(model.climate.zone) < ZONES.indexOf(taxon.coldestZone),
       })),
-    [found, model, seasonDay, model.climate.zone],
+    [found, model, seasonDay],
   );
   const set = (name: string, value: string | null): void => {
     const next = new URLSearchParams(params);

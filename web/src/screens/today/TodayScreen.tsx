@@ -1,6 +1,6 @@
 /** "What may I cut?" – the garden sorted by what can be done on the strip's day, the chosen plant's answer beside it. */
 import { useMediaQuery } from "@mui/material";
-import { adviseAll, adviseOn, type PlainDate, type Task } from "@wren/core";
+import { adviseOn, type PlainDate, type Task } from "@wren/core";
 import { memo, useMemo, useReducer, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { later } from "../../ui/later.tsx";
@@ -19,8 +19,11 @@ import { Sight } from "./sight.ts";
 
 /** A large garden shows the most urgent of each group first; the rest is one press away. */
 const FIRST_ROWS = 12;
-/** The very first picture of a page shows so many of each group. */
-const AT_ONCE = 3;
+/**
+ * The very first picture of a page answers for so many plants, and says so by leaving the counts out; the others join
+ * them in the next frame. On a slow phone the first answer is there a fifth sooner, in a garden of hundreds much more.
+ */
+const AT_ONCE = 4;
 /** What stands beside and between the rows comes after the first picture. */
 const ChosenAnswer = memo(later(async () => (await import("../../answer/AnswerPanel.tsx")).AnswerPanel, null));
 const NextSteps = later(async () => (await import("./NextSteps.tsx")).NextSteps, null);
@@ -46,7 +49,8 @@ export function TodayScreen() {
 
 interface GroupProps {
   readonly title: string;
-  readonly count: number;
+  /** null until all plants were asked. */
+  readonly count: number | null;
   readonly views: readonly RowView[];
   /** True when only the first of its rows are shown. */
   readonly cut: boolean;
@@ -57,7 +61,7 @@ interface GroupProps {
 }
 function GroupOfRows({ title, count, views, cut, chosenId, onChoose, sight, onAll }: GroupProps) {
   return (
-    <Section title={title} aside={<p className="numeral count">{count}</p>}>
+    <Section title={title} aside={<p className="numeral count">{count ?? "…"}</p>}>
       <ul className="bare">
         {views.map((v) => (
           <Row key={v.plantId} {...v} chosen={v.plantId === chosenId} onChoose={onChoose} sight={sight} />
@@ -81,8 +85,7 @@ function useRows(groups: readonly Group[], whole: ReadonlySet<GroupId>) {
   const [, drawAgain] = useReducer((n: number) => n + 1, 0);
   const [sight] = useState(() => new Sight(drawAgain));
   const [rows] = useState(() => new Rows((id) => sight.has(id)));
-  const most = usePainted() ? FIRST_ROWS : AT_ONCE;
-  const shown = groups.map((g) => ({ id: g.id, rows: whole.has(g.id) ? g.rows : g.rows.slice(0, most) }));
+  const shown = groups.map((g) => ({ id: g.id, rows: whole.has(g.id) ? g.rows : g.rows.slice(0, FIRST_ROWS) }));
   return [sight, rows.of(shown, model, say, moving)] as const;
 }
 
@@ -94,14 +97,20 @@ function Answers({ on }: { readonly on: PlainDate }) {
   const [params, setParams] = useSearchParams();
   const [task, setTask] = useState<Task | null>(null);
   const [whole, setWhole] = useState<ReadonlySet<GroupId>>(new Set());
-  const advices = useMemo(() => adviseAll(model, on), [model, on]);
+  const painted = usePainted();
+  const asked = painted ? Infinity : AT_ONCE;
+  const advices = useMemo(
+    () => model.garden.plants.slice(0, asked).map((p) => adviseOn(model, p.id, on)),
+    [model, on, asked],
+  );
   const groups = useMemo(() => groupsOf(advices), [advices]);
   const [sight, views] = useRows(groups, whole);
   // The plant shown beside the list stays the same while the day is dragged.
-  const [first] = useState(groups[0]?.rows[0]?.plantId);
+  const [first, setFirst] = useState<string>();
+  const top = groups[0]?.rows[0]?.plantId;
+  if (painted && first === undefined && top !== undefined) setFirst(top);
   const known = (id: string | null | undefined): id is string => advices.some((a) => a.plantId === id);
   const chosenId = [params.get("plant"), first, advices[0]?.plantId].find(known);
-  const painted = usePainted();
   const chosen = useMemo(
     () => (chosenId === undefined || !painted ? null : adviseOn(model, chosenId, on, task)),
     [model, chosenId, painted, on, task],
@@ -121,7 +130,7 @@ function Answers({ on }: { readonly on: PlainDate }) {
     <GroupOfRows
       key={g.id}
       title={g.title}
-      count={g.rows.length}
+      count={painted ? g.rows.length : null}
       views={views[groups.indexOf(g)]!}
       cut={g.rows.length > FIRST_ROWS && !whole.has(g.id)}
       chosenId={wide ? chosenId : undefined}
