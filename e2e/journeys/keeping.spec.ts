@@ -1,10 +1,12 @@
 /** Nothing is lost: without a connection, with the storage full, gone or newer, with two tabs, and by keys alone. */
-import { readFile } from "node:fs/promises";
+import { execFileSync } from "node:child_process";
+import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { createServer } from "node:http";
 import type { AddressInfo } from "node:net";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { BrowserContext, Page } from "@playwright/test";
-import { expect, test } from "../pages/app.ts";
+import { chromium, type BrowserContext, type Page } from "@playwright/test";
+import { App, expect, test } from "../pages/app.ts";
 
 async function rows(page: Page, store: string): Promise<readonly Record<string, unknown>[]> {
   // A first visit shows its garden before it is kept.
@@ -41,6 +43,38 @@ const put = (page: Page, store: string, row: object): Promise<void> =>
       }),
     [store, row] as const,
   );
+
+/** The built application on a server of the test's own. */
+async function serveBuilt(
+  hand: (file: string, body: Buffer) => Buffer | string = (_, body) => body,
+): Promise<{ readonly url: string; readonly stop: () => void }> {
+  const dist = join(import.meta.dirname, "../../web/dist");
+  const types: Record<string, string> = {
+    html: "text/html",
+    js: "text/javascript",
+    css: "text/css",
+    svg: "image/svg+xml",
+  };
+  const server = createServer((req, res) => {
+    const path = (req.url ?? "/").split("?")[0]!;
+    const file = /\.\w+$/.test(path) ? path : "/index.html";
+    void readFile(join(dist, file)).then(
+      (body) => {
+        res.setHeader("content-type", types[file.split(".").at(-1)!] ?? "application/octet-stream");
+        res.end(hand(file, body));
+      },
+      () => res.writeHead(404).end(),
+    );
+  });
+  await new Promise<void>((done) => server.listen(0, "127.0.0.1", done));
+  return {
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    stop: () => {
+      server.close();
+      server.closeAllConnections();
+    },
+  };
+}
 
 test.describe("without a connection", () => {
   test.use({ serviceWorkers: "allow" });
@@ -80,29 +114,44 @@ test.describe("without a connection", () => {
     await context.setOffline(false);
   });
 
+  test("killed without a connection, and opened again: what was said to be kept is there", async () => {
+    test.slow();
+    const dir = await mkdtemp(join(tmpdir(), "wren-killed-"));
+    const { url, stop } = await serveBuilt();
+    const executablePath = process.env["WREN_CHROMIUM"];
+    const open = (): Promise<BrowserContext> =>
+      chromium.launchPersistentContext(dir, {
+        args: ["--no-sandbox", "--disable-gpu"],
+        locale: "en-GB",
+        baseURL: url,
+        ...(executablePath ? { executablePath } : {}),
+      });
+    const first = await open();
+    const app = new App(first.pages()[0] ?? (await first.newPage()));
+    await app.open("/today");
+    await app.page.waitForFunction(() => localStorage.getItem("wren-kept") !== null);
+    await app.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    stop();
+    await app.open("/garden");
+    await app.addPlant("yew", "Behind the shed", "2020-04-01");
+    await app.page.getByRole("link", { name: "Behind the shed" }).click();
+    await app.recordShare("10", "2026-06-20");
+    await expect(app.page.getByText("10 % of its live growth").first()).toBeVisible();
+    execFileSync("pkill", ["-9", "-f", dir]);
+    const again = await open();
+    const back = new App(again.pages()[0] ?? (await again.newPage()));
+    await back.open("/garden");
+    await back.page.getByRole("link", { name: "Behind the shed" }).click();
+    await expect(back.heading("Behind the shed")).toBeVisible();
+    await expect(back.page.getByText("10 % of its live growth").first()).toBeVisible();
+    await again.close();
+    await rm(dir, { recursive: true, force: true });
+  });
+
   test("a new version is offered, and taken when it is wanted", async ({ page }) => {
-    const dist = join(import.meta.dirname, "../../web/dist");
-    const types: Record<string, string> = {
-      html: "text/html",
-      js: "text/javascript",
-      css: "text/css",
-      svg: "image/svg+xml",
-    };
-    // The built application on a server of the test's own, which can come to hand out another build.
+    // A server of the test's own, which can come to hand out another build.
     let build = "";
-    const server = createServer((req, res) => {
-      const path = (req.url ?? "/").split("?")[0]!;
-      const file = /\.\w+$/.test(path) ? path : "/index.html";
-      void readFile(join(dist, file)).then(
-        (body) => {
-          res.setHeader("content-type", types[file.split(".").at(-1)!] ?? "application/octet-stream");
-          res.end(file === "/sw.js" ? `${body.toString()}\n${build}` : body);
-        },
-        () => res.writeHead(404).end(),
-      );
-    });
-    await new Promise<void>((done) => server.listen(0, "127.0.0.1", done));
-    const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    const { url, stop } = await serveBuilt((file, body) => (file === "/sw.js" ? `${body.toString()}\n${build}` : body));
     await page.goto(`${url}/today`);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.reload();
@@ -115,7 +164,7 @@ test.describe("without a connection", () => {
     await Promise.all([page.waitForEvent("load"), page.getByRole("button", { name: "Take it now" }).click()]);
     await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
     await expect(bar).toBeHidden();
-    server.close();
+    stop();
   });
 });
 

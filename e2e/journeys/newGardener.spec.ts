@@ -87,7 +87,7 @@ test("frost dates the wrong way round, latitude 95, last after first: said at th
   const wrong = [
     [{ ...PLACE, latitude: "95" }, /expected a number from -90 to 90/],
     [{ ...PLACE, last: "2025-10-18", first: "2025-04-22" }, /wrong way round for the northern hemisphere/],
-    [{ ...PLACE, last: "2025-11-01" }, /must come before the first/],
+    [{ ...PLACE, last: "2025-11-01" }, /The last frost .*comes before midsummer/],
   ] as const;
   for (const [place, message] of wrong) {
     await app.startOwnPlace(place);
@@ -95,4 +95,46 @@ test("frost dates the wrong way round, latitude 95, last after first: said at th
     await dialog.getByRole("button", { name: "Stay in the demo" }).click();
   }
   await expect(app.heading("What may I cut?")).toBeVisible();
+});
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+  test("who knows only the town has a place of their own in three presses and a word", async ({ app, page }) => {
+    await app.open("/today");
+    await app.button("Start with my own place").click();
+    await app.field("Near which town?").fill("edinb");
+    await page.getByRole("listbox").getByRole("option").first().click();
+    const dialog = page.getByRole("dialog");
+    await expect(dialog).toContainText(
+      /Afternoons of 19 °C in July.*frost until about 2\d April.*lilac in flower about \d+ May/,
+    );
+    await app.button("Start here").click();
+    await expect(dialog).toBeHidden();
+    await app.open("/place");
+    await expect(app.field("Near which town?")).toHaveValue(/Edinburgh/);
+    await expect(app.field("Name of the place")).toHaveValue("Near Edinburgh");
+  });
+
+  test("a town that is none says so; a position the browser refuses too; what does not go together is named", async ({
+    app,
+    page,
+    context,
+  }) => {
+    await app.open("/today");
+    await app.button("Start with my own place").click();
+    await app.field("Near which town?").fill("qqqqq");
+    await expect(page.getByText("No town of the table answers to that", { exact: false })).toBeVisible();
+    await app.field("Near which town?").fill("");
+    await context.clearPermissions();
+    await app.button("Where I am now").click();
+    await expect(page.getByRole("alert")).toContainText("Name a town, or give the latitude");
+    await page.getByText("Without a town").click();
+    await app.field("Latitude (degrees)").fill("45");
+    await app.field("Hardiness zone").selectOption("9b");
+    await app.field("Usual last frost of spring").fill("2025-06-01");
+    await expect(page.getByText(/do not go together: which is right\?/)).toBeVisible();
+    await app.field("Afternoons of the warmest month").fill("tepid");
+    await app.button("Start here").click();
+    await expect(page.getByText(/“tepid” will not do/)).toBeVisible();
+  });
 });

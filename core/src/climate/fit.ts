@@ -63,7 +63,7 @@ const usualStretch = (coldestC: Celsius): Stretch => {
     autumn: Math.max(STRETCH[0], u.autumn - u.autumnMild * mild),
   };
 };
-const STRETCH = [0.55, 2.6] as const;
+const STRETCH = [0.55, 3.2] as const;
 
 interface Stretch {
   readonly spring: number;
@@ -84,6 +84,7 @@ class Root {
   #low: number = STRETCH[0];
   #high: number = STRETCH[1];
   #before: readonly [x: number, off: number] | null = null;
+  #steps = 0;
   constructor(start: number) {
     this.x = start;
   }
@@ -97,6 +98,11 @@ class Root {
     const slope = this.#before ? (off - this.#before[1]) / (this.x - this.#before[0]) : DAYS_OF_STRETCH;
     this.#before = [this.x, off];
     const next = this.x - off / (slope > 1 ? slope : DAYS_OF_STRETCH);
+    // Where a median jumps, secants go astray: from the fifth step on the way between is halved.
+    if (++this.#steps > SECANTS) {
+      this.x = (this.#low + this.#high) / 2;
+      return;
+    }
     // A step past what is known to be too far goes half way to it; past what may be asked, to that end.
     const [low, high] = [this.#low, this.#high];
     const held = Math.min(STRETCH[1], Math.max(STRETCH[0], next));
@@ -105,8 +111,9 @@ class Root {
 }
 /** About how many days a stretch of one moves a median frost date. */
 const DAYS_OF_STRETCH = 25;
+const SECANTS = 4;
 const SETTLED_DAYS = 0.2;
-const MOST_STEPS = 12;
+const MOST_STEPS = 14;
 
 /** Stretches the spread until the medians of the frost odds are the dates that were said. */
 function toFrostDates(
