@@ -113,7 +113,7 @@ class Root {
 const DAYS_OF_STRETCH = 25;
 const SECANTS = 4;
 const SETTLED_DAYS = 0.2;
-const MOST_STEPS = 14;
+const MOST_STEPS = 9;
 
 /** Stretches the spread until the medians of the frost odds are the dates that were said. */
 function toFrostDates(
@@ -125,24 +125,26 @@ function toFrostDates(
   first: SeasonDay | null,
 ): Stretch {
   const usual = usualStretch(Math.min(...tminC));
-  const [spring, autumn] = [new Root(usual.spring), new Root(usual.autumn)];
-  const now = (): Stretch => ({
-    spring: last === null ? usual.spring : spring.x,
-    autumn: first === null ? usual.autumn : autumn.x,
-  });
-  if (last === null && first === null) return now();
-  for (let i = 0; i < MOST_STEPS; i++) {
-    const odds = frostOdds({ tminC, sdMinC: stretched(plain, coldestDay, now()), lag1: LAG1 }, 0);
-    if (last !== null && !spring.done)
-      spring.take((lastFrostDay(odds, coldestDay, warmestDay, 0.5) ?? coldestDay - 30) - last);
-    if (first !== null && !autumn.done)
-      autumn.take(
-        first - (firstFrostDay(odds, warmestDay, coldestDay + YEAR_DAYS, 0.5) ?? coldestDay + YEAR_DAYS + 30),
-      );
-    if ((last === null || spring.done) && (first === null || autumn.done)) break;
+  let now = usual;
+  // Each half eases over into the other: what one was held between may be stale once the other has moved, so it is asked again.
+  for (let pass = 0; pass < PASSES; pass++) {
+    const [spring, autumn] = [new Root(now.spring), new Root(now.autumn)];
+    spring.done = last === null;
+    autumn.done = first === null;
+    for (let i = 0; i < MOST_STEPS && !(spring.done && autumn.done); i++) {
+      now = { spring: spring.x, autumn: autumn.x };
+      const odds = frostOdds({ tminC, sdMinC: stretched(plain, coldestDay, now), lag1: LAG1 }, 0);
+      if (last !== null) spring.take((lastFrostDay(odds, coldestDay, warmestDay, 0.5) ?? coldestDay - 30) - last);
+      if (first !== null)
+        autumn.take(
+          first - (firstFrostDay(odds, warmestDay, coldestDay + YEAR_DAYS, 0.5) ?? coldestDay + YEAR_DAYS + 30),
+        );
+    }
+    if (spring.done && autumn.done) return now;
   }
-  return now();
+  return now;
 }
+const PASSES = 3;
 
 /** Draws the spread in until most years are free of frost. */
 function freeOfFrost(tminC: Float64Array, plain: Float64Array, coldestDay: SeasonDay): Stretch {
