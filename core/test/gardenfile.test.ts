@@ -15,6 +15,7 @@ import {
   readGardenFile,
   SURVEY_FILL,
   writeGardenFile,
+  UNSAID_PLACE,
 } from "@wren/core";
 
 const today = date("2026-11-25");
@@ -123,6 +124,24 @@ test("a file of version 1 is read as a garden in which nothing was surveyed yet"
     observations: garden.observations.map((o) => ({ ...o, ...SURVEY_FILL.observations })),
   };
   expect(r.value).toEqual(bare);
+});
+
+test("a file of version 6 knew a place by zone and dates; no dates meant that none were expected", () => {
+  const old = (lastFrost: string | null, firstFrost: string | null) => ({
+    ...JSON.parse(writeGardenFile(garden)),
+    version: 6,
+    garden: {
+      ...JSON.parse(writeGardenFile(garden)).garden,
+      place: { name: "Then", latitudeDeg: 26, zone: "10b", lastFrost, firstFrost, monthly: null },
+    },
+  });
+  const of = (file: object) => {
+    const r = read(JSON.stringify(file));
+    if (!r.ok) throw new Error(r.issues.map(issueText).join());
+    return r.value.place;
+  };
+  expect(of(old(null, null))).toEqual({ ...UNSAID_PLACE, name: "Then", latitudeDeg: 26, zone: "10b", noFrost: true });
+  expect(of(old("02-10", "12-05"))).toMatchObject({ noFrost: false, lastFrost: "02-10", near: null, site: "usual" });
 });
 
 describe("a bad file is refused with where and why", () => {

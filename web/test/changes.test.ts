@@ -175,7 +175,7 @@ test("rows and undo log of version 2 open: schools of single plants, trials and 
   const head = {
     id: "g",
     name: "G",
-    place: without(demo.garden.place, "monthly"),
+    place: without(demo.garden.place, "monthly", "near", "noFrost", "coldestNightC", "warmestC", "nightsC", "site"),
     rules: demo.garden.rules,
     demo: false,
   };
@@ -193,6 +193,7 @@ test("rows and undo log of version 2 open: schools of single plants, trials and 
   const stored = (await kept(now)).garden;
   expect([stored.plants, stored.visits, stored.place.monthly]).toEqual([[{ ...plant, schools: {} }], [visit], null]);
   expect([stored.weather, stored.seasons]).toEqual([[], []]);
+  expect(stored.place).toMatchObject({ near: null, noFrost: false, warmestC: null, site: "usual" });
   await loadStored(now, tab);
   expect(await undoLast(now, tab)).toBe("named");
   expect((await kept(now)).garden).toMatchObject({ name: "Old", place: { monthly: null } });
