@@ -224,6 +224,24 @@ describe("what follows a cut", () => {
     expect(futures.at(-1)!.on).toBe(addYears(on["season"]!, 3));
   });
 
+  test("with half of the year's cut taken the shears are drawn back, and take off no more than they may", () => {
+    const plant = plantOf("ligustrum-ovalifolium", {
+      heightM: 1.6,
+      widthM: 1.4,
+      goal: { kind: "keep-size", heightM: 0.9 },
+    });
+    const m = modelOf([plant], { visits: [visitOf(plant.id, "2026-03-10", 0.22, { task: "shear" })] });
+    const stems = stemsFromTally(tally("12 stems"), plant, m.taxonOf(plant));
+    const s = suggest(m, { plant, stems, task: "shear" }, date("2026-07-01"));
+    for (const c of s.cuts) {
+      if (c.cut !== "shear") continue;
+      expect(c.widthM).toBeLessThan(plant.widthM);
+      expect(c.widthM).toBeGreaterThan(plant.widthM * 0.75);
+      expect(c.heightM).toBeGreaterThan(1);
+    }
+    expect(s.cuts.some((c) => c.cut === "shear")).toBe(true);
+  });
+
   test("a plant sheared as proposed is no wider and no higher than it was", () => {
     const plant = plantOf("ligustrum-ovalifolium", { heightM: 1.6, widthM: 1.4 });
     const m = modelOf([plant]);
