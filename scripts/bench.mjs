@@ -607,7 +607,53 @@ async function shearing() {
   );
 }
 
-const PARTS = { verdicts, years, tables, tries, paint, large, drag: dragging, shear: shearing };
+/** Each town's months from the others, in degrees, and how long a town takes to answer against one that has its months. */
+async function towns() {
+  const { TOWN_ROWS, townsFrom, climateNear, climateOf, meansOf, monthsKnown } = core;
+  const all = townsFrom(TOWN_ROWS);
+  const none = { zone: null, lastFrost: null, firstFrost: null };
+  const said = (t) => ({
+    latitudeDeg: t.latitudeDeg,
+    zone: t.zone,
+    lastFrost: t.lastFrost,
+    firstFrost: t.firstFrost,
+    noFrost: t.lastFrost === null,
+  });
+  const without = (t) =>
+    climateNear(
+      all.filter((x) => x !== t),
+      t,
+    );
+  const ways = {
+    "by place alone": (t) => ({ latitudeDeg: t.latitudeDeg, ...none, near: without(t) }),
+    "with zone and frost dates": (t) => ({ ...said(t), near: without(t) }),
+    "zone, frost dates, latitude": said,
+  };
+  for (const [name, of] of Object.entries(ways)) {
+    const off = all.flatMap((t) => {
+      const truth = meansOf(t);
+      return [...monthsKnown(of(t)).mean].map((m, i) => Math.abs(m - truth[i]));
+    });
+    const sorted = off.toSorted((a, b) => a - b);
+    const at = (p) => sorted[Math.floor(p * sorted.length)].toFixed(2);
+    console.log(`towns left out in turn, ${name}: ${at(0.5)} °C at the median, ${at(0.9)} in nine of ten`);
+  }
+  const named = timed(() => all.forEach((t) => climateOf({ ...said(t), near: climateNear(all, t) })));
+  const own = timed(() =>
+    all.forEach((t) =>
+      climateOf({
+        ...none,
+        latitudeDeg: t.latitudeDeg,
+        monthly: { tminC: t.tminC, tmaxC: t.tmaxC, sdMinC: null, sdMeanC: null },
+      }),
+    ),
+  );
+  console.log(
+    `a town named: ${(named / all.length).toFixed(1)} ms with its doubt, ${(named / own).toFixed(1)} × a place with its own months`,
+  );
+}
+
+const PARTS = { verdicts, years, tables, tries, towns, paint, large, drag: dragging, shear: shearing };
 const only = process.argv[2];
 if (only !== undefined && !(only in PARTS))
   throw new Error(`no part of the bench is called ${only}: expected one of ${Object.keys(PARTS).join(", ")}`);
