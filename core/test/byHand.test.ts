@@ -224,6 +224,22 @@ describe("what follows a cut", () => {
     expect(futures.at(-1)!.on).toBe(addYears(on["season"]!, 3));
   });
 
+  test("suckers are ready to be thinned before the season's growth is over, sooner on a fast grower than on a slow one", () => {
+    const days = (id: string): number => {
+      const plant = plantOf(id);
+      const m = modelOf([plant]);
+      const stems = stemsFromTally(tally("8 stems"), plant, m.taxonOf(plant));
+      const cut = stems.slice(0, 4).map((s) => ({ cut: "remove", stemId: s.id }) as const);
+      const on = date("2027-06-20");
+      const { suckers } = whatFollows(m, id, amountsOf(stems, cut, m.taxonOf(plant)), on, 0);
+      return daysBetween(on, suckers!.thinOn);
+    };
+    const [fast, slow] = [days("sambucus-canadensis"), days("syringa-vulgaris")];
+    expect(fast).toBeLessThan(slow);
+    expect(fast).toBeGreaterThan(7);
+    expect(slow).toBeLessThan(150);
+  });
+
   test("with half of the year's cut taken the shears are drawn back, and take off no more than they may", () => {
     const plant = plantOf("ligustrum-ovalifolium", {
       heightM: 1.6,

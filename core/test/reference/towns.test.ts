@@ -17,6 +17,7 @@ import {
   monthDay,
   monthMeans,
   monthsKnown,
+  nearestTown,
   normalAtLatitude,
   OHIO_GROWTH,
   OHIO_GROWTH_FROM_LEAF,
@@ -431,6 +432,14 @@ describe("a town by its name", () => {
     ["port elizabeth", "Gqeberha"],
     ["edinb", "Edinburgh"],
   ])("%s is %s", (typed, name) => expect(townsNamed(TOWNS, typed)[0]?.name).toBe(name));
+  // 47.25 N, 122.44 W is Tacoma, 40 km from Seattle (general knowledge).
+  test("the nearest to a position, and how far; none of an empty table", () => {
+    const found = nearestTown(TOWNS, { latitudeDeg: 47.25, longitudeDeg: -122.44 })!;
+    expect(found.town.name).toBe("Seattle");
+    expect(Math.abs(found.km - 40)).toBeLessThan(10);
+    for (const t of TOWNS) expect(nearestTown(TOWNS, t)?.town.name).toBe(t.name);
+    expect(nearestTown([], TOWNS[0]!)).toBeNull();
+  });
   test("several of one name are told apart; nonsense is nobody", () => {
     const portlands = townsNamed(TOWNS, "portland").map(townLabel);
     expect(portlands.length).toBeGreaterThanOrEqual(2);
