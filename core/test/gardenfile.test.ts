@@ -127,11 +127,12 @@ test("a file of version 1 is read as a garden in which nothing was surveyed yet"
 });
 
 test("a file of version 6 knew a place by zone and dates; no dates meant that none were expected", () => {
-  const old = (lastFrost: string | null, firstFrost: string | null) => ({
-    ...JSON.parse(writeGardenFile(garden)),
+  const now = JSON.parse(writeGardenFile(garden)) as { readonly garden: object };
+  const old = (lastFrost: string | null, firstFrost: string | null): object => ({
+    ...now,
     version: 6,
     garden: {
-      ...JSON.parse(writeGardenFile(garden)).garden,
+      ...now.garden,
       place: { name: "Then", latitudeDeg: 26, zone: "10b", lastFrost, firstFrost, monthly: null },
     },
   });
