@@ -106,7 +106,9 @@ export const DEMO_KINDS: readonly TaxonRow[] = ${JSON.stringify(rows)};
 };
 
 /** The table of towns as a text that the browser fetches when a place is asked for. */
-const townRows = (csv: string): string => `/** Made from core/data/towns.csv by \`npm run docs\`: recalled from memory, rounded, not measured. */
+const townRows = (
+  csv: string,
+): string => `/** Made from core/data/towns.csv by \`npm run docs\`: recalled from memory, rounded, not measured. */
 export const TOWN_ROWS = ${JSON.stringify(csv)};
 `;
 

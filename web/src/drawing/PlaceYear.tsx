@@ -1,7 +1,7 @@
 /** A small drawing of a place's year: afternoons above, nights below, frost where they fall under nought. */
 import type { Climate, Rules } from "@wren/core";
 import { temperatureText } from "../forms/temperature.ts";
-import { monthText } from "../state/voice.ts";
+import { monthText } from "../words/dates.ts";
 import { monthPlaces, placeYear } from "./placeYear.geometry.ts";
 
 const BOX = { width: 520, height: 120 } as const;

@@ -9,7 +9,7 @@ import {
   type Rules,
 } from "@wren/core";
 import { temperatureText } from "../forms/temperature.ts";
-import { dateText, monthText } from "../state/voice.ts";
+import { dateText, monthText } from "./dates.ts";
 
 const FACT_WORDS: Readonly<Record<FactKind | "place", string>> = {
   zone: "the hardiness zone",
