@@ -108,6 +108,12 @@ test.describe("on a phone", () => {
     await expect(dialog).toContainText(
       /Afternoons of 19 °C in July.*frost until about 2\d April.*lilac in flower about \d+ May/,
     );
+    await page.getByText("Correct what you know better").click();
+    await app.field("Latitude (degrees)").fill("-37");
+    await expect(dialog).toContainText(/Afternoons of \d+ °C in (January|February)/);
+    await expect(app.field("Near which town?")).toHaveValue("");
+    await app.field("Near which town?").fill("edinb");
+    await page.getByRole("listbox").getByRole("option").first().click();
     await app.button("Start here").click();
     await expect(dialog).toBeHidden();
     await app.open("/place");

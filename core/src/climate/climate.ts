@@ -98,7 +98,7 @@ export function climateOf(place: PlaceClimateInput): Climate {
     warmestDay,
     spring,
     coldestNightC: day.coldestNightC,
-    zone: place.zone !== null && place.coldestNightC == null ? place.zone : zoneOf(day.coldestNightC),
+    zone: zoneOf(day.coldestNightC),
     get odd() {
       return day.known.odd;
     },

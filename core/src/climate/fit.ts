@@ -13,6 +13,7 @@ import type { Site } from "../model/index.ts";
 import type { MonthlyClimate, PlaceClimateInput } from "./place.ts";
 import { inCalendar, MEANS, MONTHS, sumOf, WINTER_NIGHTS, type MonthsNormal } from "./seasonMonths.ts";
 import { LEARNED } from "./learned.ts";
+import { zoneFloorC, zoneMinimumC } from "./zones.ts";
 
 /**
  * Correlation that the frost odds count a night's residual to follow the one before with. Nights seen correlate
@@ -22,7 +23,6 @@ import { LEARNED } from "./learned.ts";
 const LAG1 = 0.79;
 
 export interface NightFit extends NightNormals {
-  readonly meanC: Celsius;
   readonly amplitudeC: number;
   readonly coldestDay: SeasonDay;
   /** Spread before it was fitted to frost dates; the days' spread goes with it. */
@@ -172,7 +172,7 @@ function coldestOf(year: Float64Array): SeasonDay {
 }
 
 /** Warmest day of the year that follows a coldest one. */
-export function warmestOf(coldestDay: SeasonDay, tmaxC: Float64Array): SeasonDay {
+function warmestOf(coldestDay: SeasonDay, tmaxC: Float64Array): SeasonDay {
   const day = tmaxC.indexOf(Math.max(...tmaxC));
   // A second summer in a monsoon climate may lie anywhere; the middle of the year still parts the frosts.
   return Math.abs(day - coldestDay - YEAR_DAYS / 2) < 60 ? day : coldestDay + YEAR_DAYS / 2;
@@ -240,7 +240,6 @@ export function normalsOf(p: PlaceClimateInput): PlaceNormals {
     sdMinC,
     plainSdC: own?.sdMinC ? sdMinC : plainSdC,
     lag1: LAG1,
-    meanC: (most + least) / 2 + atNight,
     amplitudeC,
     coldestDay,
   };
@@ -249,12 +248,17 @@ export function normalsOf(p: PlaceClimateInput): PlaceNormals {
   return { night, tmaxC, sdMeanC, warmestDay, known, coldestNightC: coldestNight(known, p) + atNight };
 }
 
-/** A zone that was said is one; else it follows from the winter's nights. */
+/** From the winter's nights; a zone that was said holds it within its own limits, so that the two never disagree. */
 function coldestNight(known: MonthsNormal, p: PlaceClimateInput): Celsius {
   if (p.coldestNightC != null) return p.coldestNightC;
   const { at, ofWinter } = LEARNED.zone;
-  return at + ofWinter * sumOf(known, WINTER_NIGHTS).mean;
+  const worked = at + ofWinter * sumOf(known, WINTER_NIGHTS).mean;
+  if (p.zone === null) return worked;
+  const floor = zoneFloorC(p.zone);
+  return Math.min(2 * zoneMinimumC(p.zone) - floor - WITHIN_C, Math.max(floor, worked));
 }
+/** A value on a zone's upper limit would be the next zone's. */
+const WITHIN_C = 0.01;
 
 /** Spread of daily means, as a prior by the yearly swing (NOAA daily 2012–15 for the two ends; the line between from memory). */
 function spreadOfMeans(n: NightFit): Float64Array {

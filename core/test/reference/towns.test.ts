@@ -33,6 +33,7 @@ import {
   WINTER_NIGHTS,
   cholesky,
   ZONES,
+  zoneOf,
   type Climate,
   type MonthsNormal,
   type PlaceClimateInput,
@@ -271,6 +272,18 @@ describe("what is said narrows what is known", () => {
     expect([c.spring.bloom, c.coldestNightC, c.doubt.spring, ...c.tmaxC].every(Number.isFinite)).toBe(true);
     expect(c.doubt.spring).toBeGreaterThan(3);
   });
+});
+
+test("the coldest night lies in the zone that is shown beside it, at every town and wherever the garden lies in it", () => {
+  for (const t of TOWNS) {
+    const c = inYear(t);
+    expect([t.name, c.zone]).toEqual([t.name, t.zone]);
+    expect([t.name, zoneOf(c.coldestNightC)]).toEqual([t.name, c.zone]);
+  }
+  const edinburgh = TOWNS.find((t) => t.name === "Edinburgh")!;
+  const [usual, hollow] = (["usual", "hollow"] as const).map((site) => climateOf({ ...saidOf(edinburgh), site }));
+  expect(hollow!.coldestNightC).toBeLessThan(usual!.coldestNightC);
+  expect(zoneOf(hollow!.coldestNightC)).toBe(hollow!.zone);
 });
 
 describe("frost dates that were said are the medians of the odds", () => {

@@ -113,6 +113,23 @@ function filledRow(list: string, fill: object, row: object): object {
   return { ...row, ...Object.fromEntries<object>(parts) };
 }
 
+/** Rows of a table made anew, there and on both sides of the log of changes. */
+async function rewriting(tx: Transaction, table: TableName, anew: (row: unknown) => unknown): Promise<void> {
+  await tx
+    .table(table)
+    .toCollection()
+    .modify((row: object, ref: { value: unknown }) => void (ref.value = anew(row)));
+  await tx
+    .table<Change>("changes")
+    .toCollection()
+    .modify((change, ref) => {
+      const ops = change.ops.map((op) =>
+        op.table === table ? { ...op, before: anew(op.before), after: anew(op.after) } : op,
+      );
+      ref.value = { ...change, ops };
+    });
+}
+
 /** Pictures leave their photos and become files of their own; views from places that are gone are dropped. */
 async function pictured(tx: Transaction): Promise<void> {
   const pictures = new Map<string, Picture>();
@@ -123,19 +140,7 @@ async function pictured(tx: Transaction): Promise<void> {
     if (full) pictures.set(String(row.id), { id: String(row.id), full, small: null });
     return rest;
   };
-  await tx
-    .table("photos")
-    .toCollection()
-    .modify((row: object, ref: { value: unknown }) => void (ref.value = bare(row)));
-  await tx
-    .table<Change>("changes")
-    .toCollection()
-    .modify((change, ref) => {
-      const ops = change.ops.map((op) =>
-        op.table === "photos" ? { ...op, before: bare(op.before), after: bare(op.after) } : op,
-      );
-      ref.value = { ...change, ops };
-    });
+  await rewriting(tx, "photos", bare);
   await tx.table("pictures").bulkPut([...pictures.values()]);
   const viewpoints = new Set<unknown>(await tx.table("viewpoints").toCollection().primaryKeys());
   await tx
@@ -145,25 +150,12 @@ async function pictured(tx: Transaction): Promise<void> {
 }
 
 /** A place says more than a zone and two dates. */
-async function located(tx: Transaction): Promise<void> {
-  const here = (row: unknown): unknown =>
+const located = (tx: Transaction): Promise<void> =>
+  rewriting(tx, "head", (row) =>
     isRow(row) && "place" in row && typeof row.place === "object" && row.place !== null
       ? { ...row, place: placed(row.place as Readonly<Record<string, unknown>>) }
-      : row;
-  await tx
-    .table("head")
-    .toCollection()
-    .modify((row: object, ref: { value: unknown }) => void (ref.value = here(row)));
-  await tx
-    .table<Change>("changes")
-    .toCollection()
-    .modify((change, ref) => {
-      const ops = change.ops.map((op) =>
-        op.table === "head" ? { ...op, before: here(op.before), after: here(op.after) } : op,
-      );
-      ref.value = { ...change, ops };
-    });
-}
+      : row,
+  );
 
 /** Append only: a shipped version is never edited, a new one is added with its upgrade. */
 export const VERSIONS: readonly {

@@ -13,7 +13,7 @@ import {
 } from "@wren/core";
 import { useMemo } from "react";
 import { useGarden } from "../state/garden.tsx";
-import { dateText, monthText } from "../state/voice.ts";
+import { dateText, monthText } from "../words/dates.ts";
 import { VERDICT_COLOUR, VerdictMark } from "../ui/VerdictMark.tsx";
 import { linear } from "./linear.ts";
 import { ridges, verdictRuns } from "./yearRibbon.geometry.ts";

@@ -1,7 +1,7 @@
 /** What the answers rest on: a town or a latitude, what follows from it at once, and a way to correct each part. */
 import { Box, Checkbox, FormControlLabel, TextField, Typography } from "@mui/material";
 import { BOUNDS, climateOf, SITES, zoneFloorC, ZONES, type Place, type Rules, type Site, type Town } from "@wren/core";
-import { useDeferredValue, useMemo, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { Controller, useFormState, useWatch, type UseFormReturn } from "react-hook-form";
 import { PlaceYear } from "../drawing/PlaceYear.tsx";
 import { today } from "../data/clock.ts";
@@ -24,6 +24,8 @@ interface Props {
   readonly units: Rules["units"];
   /** Nothing was said yet: the town comes first and names the place. */
   readonly first?: boolean;
+  /** The place's own months, which stand above what is said here. */
+  readonly monthly?: Place["monthly"];
 }
 
 /** What the program makes of it, as soon as there is enough. */
@@ -45,15 +47,26 @@ function AtOnce({ place, units }: { readonly place: Place; readonly units: Rules
   );
 }
 
-export function PlaceFields({ form, units, first = false }: Props) {
+export function PlaceFields({ form, units, first = false, monthly = null }: Props) {
   const { control, setValue, getValues } = form;
   const [spot, setSpot] = useState<{ readonly towns: readonly Town[]; readonly at: Spot } | null>(null);
   const typed = useDeferredValue(useWatch({ control }));
   const read = useMemo(() => {
     const name = typed.name?.trim() ? typed.name : "Here";
     const r = placeSchema(units).safeParse({ ...typed, name });
-    return r.success ? r.data : null;
-  }, [typed, units]);
+    return r.success ? { ...r.data, monthly } : null;
+  }, [typed, units, monthly]);
+  // Elsewhere than the town, its months are not this place's: a latitude typed by hand leaves it.
+  const [left, setLeft] = useState(0);
+  useEffect(() => {
+    const watched = form.watch((_, { name, type }) => {
+      if (name !== "latitudeDeg" || type !== "change" || getValues("near") === null) return;
+      setValue("near", null, { shouldDirty: true });
+      setSpot(null);
+      setLeft((n) => n + 1);
+    });
+    return () => watched.unsubscribe();
+  }, [form, getValues, setValue]);
   const take = (towns: readonly Town[], at: Spot): void => {
     const more = fromSpot(towns, at);
     for (const [field, value] of Object.entries(more))
@@ -75,7 +88,7 @@ export function PlaceFields({ form, units, first = false }: Props) {
   const wrong = Object.keys(errors).some((field) => field !== "name");
   return (
     <Box>
-      <TownField start={getValues("near")?.town ?? ""} onSpot={take} />
+      <TownField key={left} start={getValues("near")?.town ?? ""} onSpot={take} />
       {read ? (
         <AtOnce place={read} units={units} />
       ) : (

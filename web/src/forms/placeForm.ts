@@ -7,7 +7,6 @@ import {
   parseMonthDay,
   SITES,
   type MonthDay,
-  type Near,
   type Place,
   type Rules,
 } from "@wren/core";
@@ -87,4 +86,3 @@ export const placeInput = (p: Place | null, units: Rules["units"]): PlaceInput =
   nightsC: temperatureInField(p?.nightsC ?? null, units),
   site: p?.site ?? "usual",
 });
-export type { Near };

@@ -10,5 +10,3 @@ export function useVoice(): Voice {
   const { units } = useGarden().garden.rules;
   return useMemo(() => voiceFor(units), [units]);
 }
-
-export { dateText, fullDate, monthText } from "../words/dates.ts";

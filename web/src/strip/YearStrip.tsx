@@ -16,7 +16,8 @@ import {
 import { today } from "../data/clock.ts";
 import { useDay, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
-import { dateText, fullDate, monthText, useVoice } from "../state/voice.ts";
+import { useVoice } from "../state/voice.ts";
+import { dateText, fullDate, monthText } from "../words/dates.ts";
 import { paceText } from "./paceText.ts";
 import { Ranges } from "./Ranges.tsx";
 import { dateAt, monthTicks, stripCurves, stripX } from "../drawing/strip.geometry.ts";

@@ -7,7 +7,7 @@ import { Field } from "../../forms/Field.tsx";
 import { monthsInput, monthsSchema, type MonthsInput } from "../../forms/monthsForm.ts";
 import { withPlace } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
-import { monthText } from "../../state/voice.ts";
+import { monthText } from "../../words/dates.ts";
 
 export function MonthsDialog({ onClose }: { readonly onClose: () => void }) {
   const { garden, model, change, demo } = useGarden();

@@ -19,7 +19,7 @@ import { placeInput, placeSchema, type PlaceInput } from "../../forms/placeForm.
 import { withPlace } from "../../state/edits.ts";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
-import { dateText } from "../../state/voice.ts";
+import { dateText } from "../../words/dates.ts";
 import { Section } from "../../ui/Section.tsx";
 import { Climate } from "./Climate.tsx";
 import { DataInOut } from "./DataInOut.tsx";
@@ -37,7 +37,7 @@ function PlaceForm() {
   };
   return (
     <Box component="form" noValidate onSubmit={(e) => void form.handleSubmit(save)(e)}>
-      <PlaceFields form={form} units={units} />
+      <PlaceFields form={form} units={units} monthly={was.monthly} />
       <Button type="submit" variant="contained">
         Save the place
       </Button>

@@ -2,7 +2,7 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
 import { issueText, withWeather, type Result, type WeatherIssueCode, type WeatherTable } from "@wren/core";
 import { useGarden } from "../../state/garden.tsx";
-import { dateText } from "../../state/voice.ts";
+import { dateText } from "../../words/dates.ts";
 
 export interface WeatherFound {
   readonly file: string;

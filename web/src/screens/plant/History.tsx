@@ -3,7 +3,8 @@ import { Box, IconButton, Typography } from "@mui/material";
 import { shareOfVisit, TASK_TABLE, type Observation, type Plant, type Visit } from "@wren/core";
 import { Trash2 } from "lucide-react";
 import { useGarden } from "../../state/garden.tsx";
-import { dateText, useVoice } from "../../state/voice.ts";
+import { useVoice } from "../../state/voice.ts";
+import { dateText } from "../../words/dates.ts";
 import { OBSERVATION_LABELS } from "../../words/labels.ts";
 
 type Entry = { readonly kind: "visit"; readonly row: Visit } | { readonly kind: "seen"; readonly row: Observation };

@@ -1,6 +1,6 @@
 /** "What may I cut?" – the garden sorted by what can be done on the strip's day, the chosen plant's answer beside it. */
 import { useMediaQuery } from "@mui/material";
-import { adviseOn, type PlainDate, type Task } from "@wren/core";
+import { adviseAll, adviseOn, type PlainDate, type Task } from "@wren/core";
 import { memo, useMemo, useReducer, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { later } from "../../ui/later.tsx";
@@ -99,10 +99,7 @@ function Answers({ on }: { readonly on: PlainDate }) {
   const [whole, setWhole] = useState<ReadonlySet<GroupId>>(new Set());
   const painted = usePainted();
   const asked = painted ? Infinity : AT_ONCE;
-  const advices = useMemo(
-    () => model.garden.plants.slice(0, asked).map((p) => adviseOn(model, p.id, on)),
-    [model, on, asked],
-  );
+  const advices = useMemo(() => adviseAll(model, on, asked), [model, on, asked]);
   const groups = useMemo(() => groupsOf(advices), [advices]);
   const [sight, views] = useRows(groups, whole);
   // The plant shown beside the list stays the same while the day is dragged.

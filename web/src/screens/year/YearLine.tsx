@@ -3,7 +3,7 @@ import { Box } from "@mui/material";
 import { giveOrTake, TASK_TABLE, VERDICT_TABLE } from "@wren/core";
 import { memo } from "react";
 import { ridges, type Run } from "../../drawing/yearRibbon.geometry.ts";
-import { dateText } from "../../state/voice.ts";
+import { dateText } from "../../words/dates.ts";
 import { VERDICT_COLOUR } from "../../ui/VerdictMark.tsx";
 import type { YearRow } from "./rows.ts";
 
