@@ -1,13 +1,13 @@
 /** What the answers rest on: a town or a latitude, what follows from it at once, and a way to correct each part. */
 import { Box, Checkbox, FormControlLabel, TextField, Typography } from "@mui/material";
 import { BOUNDS, climateOf, SITES, zoneFloorC, ZONES, type Place, type Rules, type Site, type Town } from "@wren/core";
-import { useDeferredValue, useEffect, useMemo, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Controller, useFormState, useWatch, type UseFormReturn } from "react-hook-form";
 import { PlaceYear } from "../drawing/PlaceYear.tsx";
 import { today } from "../data/clock.ts";
 import { oddText, placeText } from "../words/placeWords.ts";
 import { Choice, DateField, Field } from "./Field.tsx";
-import { placeSchema, type PlaceInput } from "./placeForm.ts";
+import { placeInput, placeSchema, type PlaceInput } from "./placeForm.ts";
 import { fromSpot, type Spot } from "./spot.ts";
 import { temperatureText } from "./temperature.ts";
 import { TownField } from "./TownField.tsx";
@@ -56,19 +56,24 @@ export function PlaceFields({ form, units, first = false, monthly = null }: Prop
     const r = placeSchema(units).safeParse({ ...typed, name });
     return r.success ? { ...r.data, monthly } : null;
   }, [typed, units, monthly]);
-  // Elsewhere than the town, its months are not this place's: a latitude typed by hand leaves it.
+  // Elsewhere than the town, what it says is not of this place: a latitude typed by hand leaves it.
   const [left, setLeft] = useState(0);
+  const given = useRef<Partial<PlaceInput>>({});
   useEffect(() => {
     const watched = form.watch((_, { name, type }) => {
       if (name !== "latitudeDeg" || type !== "change" || getValues("near") === null) return;
+      const none = placeInput(null, units);
       setValue("near", null, { shouldDirty: true });
+      for (const field of ["zone", "lastFrost", "firstFrost", "noFrost"] as const)
+        if (getValues(field) === given.current[field]) setValue(field, none[field], { shouldDirty: true });
       setSpot(null);
       setLeft((n) => n + 1);
     });
     return () => watched.unsubscribe();
-  }, [form, getValues, setValue]);
+  }, [form, getValues, setValue, units]);
   const take = (towns: readonly Town[], at: Spot): void => {
     const more = fromSpot(towns, at);
+    given.current = more;
     for (const [field, value] of Object.entries(more))
       setValue(field as keyof PlaceInput, value as never, { shouldDirty: true, shouldValidate: false });
     const named = getValues("name").trim();
