@@ -342,20 +342,26 @@ describe("a plant's height", () => {
   });
 });
 
-test("one note moves the year by its weight: the year's spread against the note's, less what is the place's", () => {
-  // Normal shrinkage: with prior spreads P (place) and Y (year) and note error N, one note of lead L gives the place
-  // L·P²/(P²+Y²+N²) and the year (L − place)·Y²/(Y²+N²).
-  const { place: P, year: Y, note: N } = PACE_ASSUMPTIONS;
+test("one note moves place, year and plant by their weights, and a far one by less than its distance", () => {
+  // Normal shrinkage of one entry L = place + year + plant + error: each takes its own variance's part of the whole.
+  const { place, year: Y, plant: Q, note: N } = PACE_ASSUMPTIONS;
   const lilac = plantOf("syringa-vulgaris");
   const opens = plantYear(kind(lilac.id), climate).displays[0]!.opens.day;
-  const day = seasonDate(2026, Math.round(opens) - 10, "north");
-  const m = modelOf([lilac], { observations: [seenOn(lilac.id, day, { kind: "first-flower" })] });
-  const L = opens - seasonPoint(day, "north").seasonDay;
-  const ofPlace = (L * P ** 2) / (P ** 2 + Y ** 2 + N ** 2);
-  const pace = m.pace(2026);
-  expect(pace.ofPlace).toBeCloseTo(ofPlace, 3);
-  expect(pace.days).toBeCloseTo(ofPlace + ((L - ofPlace) * Y ** 2) / (Y ** 2 + N ** 2), 3);
-  expect(m.pace(2027).days).toBeCloseTo(ofPlace, 3);
+  const P = Math.min(place[1], Math.max(place[0], climate.doubt.spring));
+  const whole = P ** 2 + Y ** 2 + Q ** 2 + N ** 2;
+  for (const lead of [10, 30, 60]) {
+    const day = seasonDate(2026, Math.round(opens) - lead, "north");
+    const m = modelOf([lilac], { observations: [seenOn(lilac.id, day, { kind: "first-flower" })] });
+    const L = opens - seasonPoint(day, "north").seasonDay;
+    const believed = L / (1 + (L / 45) ** 4);
+    const pace = m.pace(2026);
+    expect(pace.ofPlace).toBeCloseTo((believed * P ** 2) / whole, 2);
+    expect(pace.days).toBeCloseTo((believed * (P ** 2 + Y ** 2)) / whole, 2);
+    expect(m.pace(2027).days).toBeCloseTo(pace.ofPlace, 6);
+    // The plant's own part goes with it into the next year, to a whole day.
+    const next = m.kindsFor(lilac, kind(lilac.id), date("2027-01-02")).climate.spring.bloom;
+    expect(m.kindsIn(2027).climate.spring.bloom - next).toBe(Math.round((believed * Q ** 2) / whole));
+  }
 });
 
 test("a stage that waits for cool is found however late in the year it comes", () => {

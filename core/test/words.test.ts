@@ -177,7 +177,15 @@ describe("every answer can be said", () => {
     someKinds(3, 60),
   );
   const cool = everyKindAt({ ...PLACE, latitudeDeg: 60, zone: "8b", warmestC: 14 }, someKinds(1, 5));
-  for (const model of [weathered, inland, cool])
+  // What was seen: growth before the frosts are over, buds that they took.
+  const seen = modelOf([plantOf("rosa-repeat"), plantOf("buddleja-davidii"), plantOf("syringa-vulgaris")], {
+    observations: [
+      seenOn("rosa-repeat", "2026-03-08", { id: "o-1", kind: "first-leaf" }),
+      seenOn("buddleja-davidii", "2026-03-08", { id: "o-2", kind: "first-leaf" }),
+      seenOn("syringa-vulgaris", "2026-03-01", { id: "o-3", kind: "buds-killed" }),
+    ],
+  });
+  for (const model of [weathered, inland, cool, seen])
     for (const p of model.garden.plants)
       for (const on of ["2026-03-10", "2026-05-12", "2026-07-28", "2026-08-05", "2026-11-05", "2026-12-20"])
         for (const task of ["hard-cutback", "shape", "shear", "dead-only"] as const)

@@ -119,6 +119,8 @@ const ACTS: Readonly<Record<string, Act>> = {
       kind: n % 2 ? "first-flower" : "growth-seen",
       where: null,
       lookedFor: null,
+      heightM: null,
+      note: "",
     }),
   ),
   photo: onPlant((g, p, n, id) => ({

@@ -2,7 +2,7 @@
 import type { SourceId } from "../catalogue/index.ts";
 import { seasonPoint, type Hemisphere, type PlainDate } from "../calendar/index.ts";
 import type { Condition, Observation, Plant } from "../model/index.ts";
-import type { PlantYear } from "../phenology/index.ts";
+import { showsGrowth, type PlantYear } from "../phenology/index.ts";
 import type { Share } from "../units/index.ts";
 
 /** A plant's standing on a day: what was surveyed, and what its age makes of it. */
@@ -62,7 +62,7 @@ export function growthSeenSince(
   on: PlainDate,
 ): boolean {
   return observations.some(
-    (o) => o.plantId === plant.id && o.kind === "growth-seen" && o.on <= on && (since === null || o.on >= since),
+    (o) => o.plantId === plant.id && showsGrowth(o) && o.on <= on && (since === null || o.on >= since),
   );
 }
 

@@ -2,3 +2,5 @@ export * from "./plantYear.ts";
 export * from "./height.ts";
 export * from "./ranges.ts";
 export * from "./pace.ts";
+export * from "./sightings.ts";
+export * from "./seenYear.ts";

@@ -1,7 +1,7 @@
 /**
- * How far a year runs ahead of the usual one or behind it. Three voices: the year's own weather, flowers the
- * gardener wrote down, and the gardener's word, which overrides the rest. Notes of single plants are shrunk:
- * a part belongs to the place in every year, a part to the one year, the rest to the plant.
+ * How far a year runs ahead of the usual one or behind it. Three voices: the year's own weather, what the gardener
+ * saw and wrote down, and the gardener's word, which overrides the rest. What was seen at single plants is shrunk:
+ * a part belongs to the place in every year, a part to the one year, a part to the plant in every year.
  */
 import type { Taxon } from "../catalogue/index.ts";
 import {
@@ -12,30 +12,30 @@ import {
   YEAR_DAYS,
   type Hemisphere,
   type PlainDate,
-  type SeasonDay,
 } from "../calendar/index.ts";
 import { ahead, clockOfYear, type Climate, type DaysOfYear, type SeasonClock } from "../climate/index.ts";
 import type { Garden, Observation, Plant } from "../model/index.ts";
-import type { Days } from "../units/index.ts";
+import { grouped, type Days } from "../units/index.ts";
 import { plantYear, type DisplayYear, type PlantYear } from "./plantYear.ts";
+import { credible } from "./seenYear.ts";
 
 /** Standard deviations, days. Ours: the clock's is what the published index leaves open, the others from memory of phenology networks. */
 export const PACE_ASSUMPTIONS = {
-  /** One plant's first flower against its kind's expected day. */
-  note: 7,
-  /** A place against what its zone and frost dates (or months) say. */
-  place: 8,
+  /** What is left of one entry when place, year and plant are known. */
+  note: 5,
+  /** A plant against its kind: what nurseries sell under one name flowers three weeks apart. */
+  plant: 10,
+  /** A place against what its clock says: the clock's own doubt, held between these. */
+  place: [3, 6],
   /** A year against the usual one, when its weather is not known. */
   year: 9,
   /** A year against what the clock makes of its weather. */
   yearOfKnownWeather: 4,
-  /** A flower so far from its day is another flush, or another plant. */
-  most: 45,
   /** A year is said to run ahead or behind from so many days on. */
   worthSaying: 2,
 } as const;
 
-/** A flower that was written down, against its expected day. */
+/** A first leaf or flower that was written down, against its expected day. */
 export interface PaceNote {
   readonly plantId: string;
   readonly seasonYear: number;
@@ -79,6 +79,29 @@ export function observedDays(weather: Garden["weather"], climate: Climate, seaso
 const tells = (d: DisplayYear): boolean =>
   d.display.weight >= 0.5 && (d.display.opens.rule === "spring" || d.display.opens.rule === "warmth");
 
+/** Days before the forecast on which an entry says that a stage came, the nearest of the stages it may mean; null when it says nothing of the year. */
+function leadOf(o: Observation, taxon: Taxon, y: PlantYear, h: Hemisphere): Days | null {
+  const day = seasonPoint(o.on, h).seasonDay;
+  const nearest = (leads: readonly Days[]): Days | null =>
+    leads.length === 0 ? null : leads.reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a));
+  const shown = y.displays.filter(tells);
+  switch (o.kind) {
+    case "first-leaf":
+      return taxon.year.wakes.rule === "spring" || taxon.year.wakes.rule === "warmth" ? y.wakes.day - day : null;
+    case "first-flower":
+      return nearest(shown.map((d) => (d.opens.day % YEAR_DAYS) - day));
+    case "in-flower": {
+      // Inside its expected days it may have been out for one day or for twenty.
+      const lead = nearest(
+        shown.map((d) => (day < d.opens.day ? d.opens.day - day : day > d.ends.day ? d.ends.day - day : 0)),
+      );
+      return lead === 0 ? null : lead;
+    }
+    default:
+      return null;
+  }
+}
+
 function notesOf(
   garden: Pick<Garden, "observations" | "plants">,
   taxonOf: (p: Plant) => Taxon,
@@ -88,29 +111,71 @@ function notesOf(
   const plants = new Map(garden.plants.map((p) => [p.id, p]));
   return garden.observations.flatMap((o): PaceNote[] => {
     const plant = plants.get(o.plantId);
-    if (o.kind !== "first-flower" || plant?.identity !== null) return [];
-    const { seasonYear, seasonDay } = seasonPoint(o.on, climate.hemisphere);
-    const shown = plantYear(taxonOf(plant), clockFor(seasonYear)).displays.filter(tells);
-    const offsets = shown.map((d) => (d.opens.day % YEAR_DAYS) - seasonDay);
-    const nearest = offsets.sort((a, b) => Math.abs(a) - Math.abs(b))[0];
-    return nearest === undefined || Math.abs(nearest) > PACE_ASSUMPTIONS.most
-      ? []
-      : [{ plantId: o.plantId, seasonYear, on: o.on, aheadDays: nearest }];
+    if (plant?.identity !== null || !SPEAKS.has(o.kind)) return [];
+    const { seasonYear } = seasonPoint(o.on, climate.hemisphere);
+    const taxon = taxonOf(plant);
+    const lead = leadOf(o, taxon, plantYear(taxon, clockFor(seasonYear)), climate.hemisphere);
+    return lead === null ? [] : [{ plantId: o.plantId, seasonYear, on: o.on, aheadDays: lead }];
   });
 }
+const SPEAKS: ReadonlySet<Observation["kind"]> = new Set(["first-leaf", "first-flower", "in-flower"]);
 
-const mean = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0) / xs.length;
+/** What runs ahead of the forecast in every year, in one year, and at one plant in every year. */
+interface Leads {
+  readonly ofPlace: Days;
+  readonly ofYear: ReadonlyMap<number, Days>;
+  readonly ofPlant: ReadonlyMap<string, Days>;
+}
 
-/** What the notes of all years say of the place, each year counting by how sure it is. */
-function placeEffect(byYear: ReadonlyMap<number, readonly PaceNote[]>, known: (year: number) => boolean): Days {
-  const a = PACE_ASSUMPTIONS;
-  let [sum, weight] = [0, 1 / a.place ** 2];
-  for (const [year, notes] of byYear) {
-    const variance = a.note ** 2 / notes.length + (known(year) ? a.yearOfKnownWeather : a.year) ** 2;
-    sum += mean(notes.map((n) => n.aheadDays)) / variance;
-    weight += 1 / variance;
+/** Rounds of the relaxation, at most, and the change that ends it, days. */
+const ROUNDS = { most: 400, still: 1e-4 } as const;
+
+/**
+ * The likeliest leads of place, years and plants together: each entry is their sum and an error, each of them normal
+ * around nothing. Solved by relaxation, one after another against what the others leave (a positive definite system,
+ * so it settles). Entries of one plant in one year count as one.
+ */
+function leadsOf(notes: readonly PaceNote[], placeSd: Days, yearSdOf: (seasonYear: number) => Days): Leads {
+  const sums = new Map<string, { plant: string; year: number; sum: number; count: number }>();
+  for (const n of notes) {
+    const key = `${n.seasonYear}|${n.plantId}`;
+    const s = sums.get(key) ?? { plant: n.plantId, year: n.seasonYear, sum: 0, count: 0 };
+    sums.set(key, { ...s, sum: s.sum + credible(n.aheadDays), count: s.count + 1 });
   }
-  return sum / weight;
+  const data = [...sums.values()].map(({ plant, year, sum, count }) => ({ plant, year, lead: sum / count }));
+  const [ofYear, ofPlant] = [new Map<number, Days>(), new Map<string, Days>()];
+  let ofPlace = 0;
+  const noise = 1 / PACE_ASSUMPTIONS.note ** 2;
+  const shrunk = (left: readonly Days[], sd: Days): Days =>
+    (noise * left.reduce((a, b) => a + b, 0)) / (noise * left.length + 1 / sd ** 2);
+  for (let round = 0, moved = Infinity; round < ROUNDS.most && moved > ROUNDS.still; round++) {
+    const was = [ofPlace, ...ofYear.values(), ...ofPlant.values()];
+    const y = (d: { year: number }): Days => ofYear.get(d.year) ?? 0;
+    const p = (d: { plant: string }): Days => ofPlant.get(d.plant) ?? 0;
+    ofPlace = shrunk(
+      data.map((d) => d.lead - y(d) - p(d)),
+      placeSd,
+    );
+    for (const [year, own] of grouped(data, (d) => d.year))
+      ofYear.set(
+        year,
+        shrunk(
+          own.map((d) => d.lead - ofPlace - p(d)),
+          yearSdOf(year),
+        ),
+      );
+    for (const [plant, own] of grouped(data, (d) => d.plant))
+      ofPlant.set(
+        plant,
+        shrunk(
+          own.map((d) => d.lead - ofPlace - y(d)),
+          PACE_ASSUMPTIONS.plant,
+        ),
+      );
+    const now = [ofPlace, ...ofYear.values(), ...ofPlant.values()];
+    moved = round === 0 ? Infinity : Math.max(...now.map((x, i) => Math.abs(x - was[i]!)));
+  }
+  return { ofPlace, ofYear, ofPlant };
 }
 
 export interface YearClock {
@@ -119,12 +184,20 @@ export interface YearClock {
   readonly clock: SeasonClock;
 }
 
+/** The years of a garden, and how far single plants run ahead in every one of them. */
+export interface YearClocks {
+  readonly in: (seasonYear: number) => YearClock;
+  /** Days that a plant runs ahead of its kind, from all years in which it was looked at. */
+  readonly ofPlant: (plantId: string) => Days;
+}
+
 /** Opens the years of a garden: what each runs like, and the clock its plants follow. */
 export function yearClocks(
   garden: Pick<Garden, "observations" | "plants" | "weather" | "seasons">,
   taxonOf: (p: Plant) => Taxon,
   climate: Climate,
-): (seasonYear: number) => YearClock {
+): YearClocks {
+  const a = PACE_ASSUMPTIONS;
   const observed = new Map<number, { days: DaysOfYear; clock: SeasonClock } | null>();
   const weatherOf = (year: number): { days: DaysOfYear; clock: SeasonClock } | null => {
     let w = observed.get(year);
@@ -135,21 +208,17 @@ export function yearClocks(
     return w;
   };
   const notes = notesOf(garden, taxonOf, climate, (y) => weatherOf(y)?.clock ?? climate);
-  const byYear = new Map<number, PaceNote[]>();
-  for (const n of notes) byYear.set(n.seasonYear, [...(byYear.get(n.seasonYear) ?? []), n]);
-  const ofPlace = placeEffect(byYear, (y) => weatherOf(y) !== null);
+  const [least, most] = a.place;
+  const leads = leadsOf(notes, Math.min(most, Math.max(least, climate.doubt.spring)), (y) =>
+    weatherOf(y) ? a.yearOfKnownWeather : a.year,
+  );
+  const byYear = grouped(notes, (n) => n.seasonYear);
   const said = new Map(garden.seasons.map((s) => [s.seasonYear, s.paceDays]));
-  return (seasonYear) => {
-    const a = PACE_ASSUMPTIONS;
+  const clockOf = (seasonYear: number): YearClock => {
     const weather = weatherOf(seasonYear);
     const own = byYear.get(seasonYear) ?? [];
-    const yearSd = weather ? a.yearOfKnownWeather : a.year;
-    const ofYear =
-      own.length === 0
-        ? 0
-        : (mean(own.map((n) => n.aheadDays)) - ofPlace) * (yearSd ** 2 / (yearSd ** 2 + a.note ** 2 / own.length));
     const byWeather = weather ? climate.spring.bloom - weather.clock.spring.bloom : null;
-    const byNotes = notes.length > 0 ? ofPlace + ofYear : null;
+    const byNotes = notes.length > 0 ? leads.ofPlace + (leads.ofYear.get(seasonYear) ?? 0) : null;
     const word = said.get(seasonYear);
     const worked = ahead(weather?.clock ?? climate, byNotes ?? 0);
     const clock = word === undefined ? (weather || byNotes !== null ? worked : climate) : ahead(climate, word);
@@ -170,7 +239,7 @@ export function yearClocks(
                 : "notes",
         byWeather,
         byNotes,
-        ofPlace,
+        ofPlace: leads.ofPlace,
         notes: own,
         simulated:
           weather !== null &&
@@ -179,36 +248,5 @@ export function yearClocks(
       },
     };
   };
-}
-
-/** A plant that is looked at and still in flower will be so for some days more. */
-const STILL_DAYS = 3;
-
-/**
- * How far a plant's own flowers of this season put it ahead of its kind's expected days (0 when none was written
- * down): the last flower counts before the first, and a look that found it still in flower before neither.
- * @param lateWaker its school waits for growth to show
- */
-export function plantShift(
-  year: PlantYear,
-  observations: readonly Observation[],
-  h: Hemisphere,
-  on: PlainDate,
-  lateWaker: boolean,
-): Days {
-  const main = year.displays.find(tells);
-  const { seasonYear } = seasonPoint(on, h);
-  const own = observations.filter((o) => o.on <= on && seasonPoint(o.on, h).seasonYear === seasonYear);
-  const dayOf = (o: Observation): SeasonDay => seasonPoint(o.on, h).seasonDay;
-  const woke = lateWaker ? own.find((o) => o.kind === "growth-seen") : undefined;
-  const near = (days: Days): Days => (Math.abs(days) <= PACE_ASSUMPTIONS.most ? Math.round(days) : 0);
-  // Where growth is waited for, the day it was first seen is the day the plant woke, when that is later than expected.
-  const late = woke ? Math.min(0, near(year.wakes.day - dayOf(woke))) : 0;
-  if (!main) return late;
-  const over = own.findLast((o) => o.kind === "last-flower");
-  if (over) return near(main.ends.day - dayOf(over));
-  const first = own.findLast((o) => o.kind === "first-flower");
-  const shift = first ? near(main.opens.day - dayOf(first)) : late;
-  const still = own.findLast((o) => o.kind === "not-yet" && o.lookedFor === "last-flower");
-  return still ? Math.min(shift, near(main.ends.day - dayOf(still) - STILL_DAYS)) : shift;
+  return { in: clockOf, ofPlant: (id) => leads.ofPlant.get(id) ?? 0 };
 }

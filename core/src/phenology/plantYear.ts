@@ -31,13 +31,28 @@ export interface DisplayYear {
   /** null for what opens on wood of the same season. */
   readonly budsBegin: Stage | null;
   readonly budsSet: Stage | null;
+  /** The cycle whose display is lost (0: the one these days tell of), seen and written down; null when none is. */
+  readonly lostCycle: number | null;
+}
+
+/** What was seen of a plant's own year beside its dates. */
+export interface SeenOfYear {
+  /** Its growth is out from this day of the cycle on; null when nobody has written that down. */
+  readonly growthFrom: SeasonDay | null;
+  /** What was last seen of its berries, hips or heads, and from which season day on. */
+  readonly fruit: { readonly is: "ripe" | "gone"; readonly from: SeasonDay } | null;
 }
 
 export interface PlantYear {
   readonly wakes: Stage;
   readonly hardens: Stage;
   readonly stops: Stage;
+  /** Where winter is too mild for sleep: the start of the quiet weeks before the next growth. */
   readonly dormant: Stage;
+  /** False where winter is too mild for it to go dormant. */
+  readonly sleeps: boolean;
+  /** What was written down of this very plant; null for a kind's year. */
+  readonly seen: SeenOfYear | null;
   /** Displays that the warmth of the place lets open; the others are missing. */
   readonly displays: readonly DisplayYear[];
   /** Names of displays for which the place is too cool. */
@@ -55,6 +70,9 @@ const SPREAD_DAYS: Readonly<Record<Rule["rule"], Days>> = {
   cooling: 9,
   season: 7,
 };
+
+/** Weeks before new growth in which even a plant that winter does not put to sleep is quiet, days. */
+export const QUIET_DAYS: Days = 45;
 
 /** Shortest display that is still worth calling one, and least time between stages, days. */
 const SHORTEST_DISPLAY: Days = 10;
@@ -90,7 +108,7 @@ const moved = (s: Stage, day: SeasonDay): Stage =>
     : stage(day, SPREAD_DAYS.cooling);
 
 /** Half of an 80 % range reaches so many standard deviations. */
-const HALF_RANGE_SDS = 1.2816;
+export const HALF_RANGE_SDS = 1.2816;
 /** What the years vary by and what is not known of the place, together. */
 const withDoubt = (spreadDays: Days, rule: Rule, doubt: ClockDoubt): Days =>
   rule.rule === "spring" || rule.rule === "warmth"
@@ -176,8 +194,12 @@ function displayYear(
   const budsBegin = d.budsBegin && stageOf(d.budsBegin, c, local);
   if (budsBegin) local.budsBegin = budsBegin;
   const budsSet = d.budsSet && stageOf(d.budsSet, c, local);
-  return { display: d, opens, ends, budsBegin, budsSet };
+  return { display: d, opens, ends, budsBegin, budsSet, lostCycle: null };
 }
+
+/** What is not known of the place moves a day of its season so much: spring's doubt, or autumn's from two months past midsummer. */
+export const doubtAt = (c: Pick<SeasonClock, "doubt" | "warmestDay">, day: SeasonDay): Days =>
+  day > c.warmestDay + 60 ? c.doubt.autumn : c.doubt.spring;
 
 /** A stage with the range that years of weather gave it, and the doubt about the place on top. */
 const ranged = (s: Stage, r: Range | undefined, doubtDays: Days): Stage => {
@@ -190,7 +212,7 @@ function withRanges(y: PlantYear, ranges: StageRanges, c: SeasonClock): PlantYea
   const of = (s: Stage, name: StageName, display?: string): Stage => {
     const r = ranges[rangeName(name, display)];
     const fixed = r !== undefined && r[0] + r[1] < 1;
-    return ranged(s, r, fixed ? 0 : s.day > c.warmestDay + 60 ? c.doubt.autumn : c.doubt.spring);
+    return ranged(s, r, fixed ? 0 : doubtAt(c, s.day));
   };
   const displays = y.displays.map((d): DisplayYear => ({
     display: d.display,
@@ -198,6 +220,7 @@ function withRanges(y: PlantYear, ranges: StageRanges, c: SeasonClock): PlantYea
     ends: of(d.ends, "ends", d.display.name),
     budsBegin: d.budsBegin && of(d.budsBegin, "budsBegin", d.display.name),
     budsSet: d.budsSet && of(d.budsSet, "budsSet", d.display.name),
+    lostCycle: d.lostCycle,
   }));
   return {
     wakes: of(y.wakes, "wakes"),
@@ -205,6 +228,8 @@ function withRanges(y: PlantYear, ranges: StageRanges, c: SeasonClock): PlantYea
     stops: of(y.stops, "stops"),
     dormant: of(y.dormant, "dormant"),
     displays,
+    sleeps: y.sleeps,
+    seen: y.seen,
     tooCoolFor: y.tooCoolFor,
   };
 }
@@ -214,8 +239,9 @@ export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | nu
   const known: Known = { wakes: undefined, hardens: undefined, stops: undefined, dormant: undefined };
   const wakes = stageOf(taxon.year.wakes, c, known);
   known.wakes = wakes;
-  const end = wakes.day + YEAR_DAYS - 1;
-  const dormant = following(stageOf(taxon.year.dormant, c, known), wakes.day + 60, end);
+  const quiet = wakes.day + YEAR_DAYS - QUIET_DAYS;
+  const cools = stageOf(taxon.year.dormant, c, known);
+  const dormant = following(cools, wakes.day + 60, quiet);
   const hardens = following(stageOf(taxon.year.hardens, c, known), wakes.day + 14, dormant.day);
   const stops = following(stageOf(taxon.year.stops, c, known), hardens.day, dormant.day);
   known.hardens = hardens;
@@ -228,7 +254,8 @@ export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | nu
     if (year) displays.push(year);
     else tooCoolFor.push(d.name);
   }
-  const year = { wakes, hardens, stops, dormant, displays, tooCoolFor };
+  const sleeps = Number.isFinite(cools.day);
+  const year = { wakes, hardens, stops, dormant, sleeps, seen: null, displays, tooCoolFor };
   return ranges ? withRanges(year, ranges, c) : year;
 }
 

@@ -16,7 +16,7 @@ import {
 import type { Days, Share } from "../units/index.ts";
 import type { Pace } from "../phenology/index.ts";
 import { minutesFor, wildlifeCost, wildlifeInSeason, windOn, type WorkMinutes, type WildlifeCost } from "./costs.ts";
-import { findingsFor, remarks } from "./findings.ts";
+import { findingsFor, frostRiskOn, remarks } from "./findings.ts";
 import { regimeOf, type GardenModel } from "./gardenModel.ts";
 import { alternatives, type Alternative } from "./instead.ts";
 import { bestRun, windowFor, type BestRun, type Window } from "./window.ts";
@@ -112,6 +112,8 @@ export function lossesOn(prices: YearOfPrices, model: GardenModel, on: PlainDate
 function lossRangeOn(q: Question, depth: Share | null): readonly [Share, Share] | null {
   const shown = q.model.daysShown(q.taxon, q.task);
   if (!shown || depth !== null || !TASK_TABLE[q.task].live) return null;
+  // Years of weather know nothing of buds that were seen dead.
+  if (q.kind.year.displays.some((d) => d.lostCycle !== null)) return null;
   const ahead = Math.round(q.usual.year.wakes.day - q.kind.year.wakes.day);
   const day = yearDay(q.day + ahead);
   const now = q.kind.prices.worstLoss[q.day]!;
@@ -263,7 +265,7 @@ class Answer implements Advice {
     return lossRangeOn(this.#q, this.#depth);
   }
   get frostRisk() {
-    return this.#q.kind.prices.frostRisk[this.#q.day]!;
+    return frostRiskOn(this.#q);
   }
   get regrowthRisk() {
     return this.#q.kind.prices.regrowthRisk[this.#q.day]!;

@@ -13,8 +13,6 @@ export const PRICE_ASSUMPTIONS = {
   hardenDegreeDays: 300,
   /** A plant counts as just waking for so long. */
   justWakingDays: 20,
-  /** Weeks before new growth in which even an evergreen place is quiet, days. */
-  quietDays: 45,
   /** Days of cold-season warmth after which an easily woken plant answers a cut. */
   wakeDays: 7,
   /** Loss that a display's buds suffer when their shelter of old heads is gone. */

@@ -77,12 +77,17 @@ const WILDLIFE: readonly { readonly use: WildlifeUse; readonly words: RegExp }[]
 const NEST_DAYS = { afterLeaf: -10, pastWarmest: 20 } as const;
 const SEED_DAYS = 130;
 
+/** What was seen of berries holds for so many days, then it is another season's. */
+const FRUIT_DAYS = 150;
+
 /** Is a use in season on a day of the cycle? */
 function inSeason(use: WildlifeUse, y: PlantYear, c: Climate, u: SeasonDay): boolean {
   const main = y.displays[0];
   const day = yearDay(u);
   switch (use) {
     case "berries": {
+      const seen = y.seen?.fruit;
+      if (seen && day >= seen.from && day < seen.from + FRUIT_DAYS) return seen.is === "ripe";
       const fruit = y.displays.find((d) => /berr|hips/.test(d.display.name));
       if (fruit) return u >= fruit.opens.day && u <= fruit.ends.day;
       return main !== undefined && u > main.ends.day + 45 && u < y.wakes.day + YEAR_DAYS - 45;

@@ -91,7 +91,11 @@ export function dayOfFindings(q: Question): readonly Finding[] {
 function beforeBloom(q: Question): readonly Reason[] {
   const u = inCycle(q.kind.year, q.day);
   const next = q.kind.year.displays.find(
-    (d) => d.display.weight >= 0.5 && d.opens.day > u && d.opens.day - u <= DAY_LIMITS.beforeBloomDays,
+    (d) =>
+      d.display.weight >= 0.5 &&
+      d.lostCycle === null &&
+      d.opens.day > u &&
+      d.opens.day - u <= DAY_LIMITS.beforeBloomDays,
   );
   if (!next || !TASK_TABLE[q.task].wakes) return [];
   const p = q.model.season(q.on);

@@ -112,8 +112,13 @@ function oldWoodPrices(d: DisplayYear, { climate: c, plan }: PricedCut, out: Dis
   const taken = budsTaken(plan, d.display.atTips);
   const cut = { taken, least: plan.task === "hard-cutback" ? PRICE_ASSUMPTIONS.youngStemsFlowerless * taken : 0 };
   for (const { from, to, cycle, opens, ends } of bloomRuns(d)) {
-    const open = within(opens, from, to);
     out.opens.fill(opens, from, to);
+    if (cycle === d.lostCycle) {
+      // Its buds are dead: what a cut can still take are those of the display after it.
+      lossOfBuds(d, c, cut, cycle + 1, from, to, out.nextLoss);
+      continue;
+    }
+    const open = within(opens, from, to);
     lossOfBuds(d, c, cut, cycle, from, open, out.loss);
     for (let t = open; t < to; t++) out.loss[t] = taken * clampShare((ends - t) / (ends - opens));
     if (open < to) lossOfBuds(d, c, cut, cycle + 1, open, to, out.nextLoss);

@@ -6,7 +6,7 @@ import { growthSeenSince, leavesOn, seasonsFinished, STANDING_TABLE, waitsForGro
 import { addDays, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { ZONES } from "../climate/index.ts";
 import { LIMITS, TASK_TABLE } from "../model/index.ts";
-import { giveOrTake, heightOnDay, inCycle, seasonsEndHeight } from "../phenology/index.ts";
+import { giveOrTake, heightOnDay, inCycle, seasonsEndHeight, type DisplayYear } from "../phenology/index.ts";
 import type { Share } from "../units/index.ts";
 import { wildlifeInSeason, windOn, WIND_ASSUMPTIONS } from "./costs.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
@@ -134,6 +134,8 @@ function account(q: Question): readonly Finding[] {
   return taken > 0 ? [finding("fine", "cap-left", { left, cap }, "shrub-third")] : NOTHING;
 }
 
+/** Growth seen so long after rest began is the new season's, where rest is long. */
+const LAST_SEASONS_GROWTH_DAYS = 60;
 /** How long past its expected day growth may still come. */
 const LATEST_GROWTH_DAYS = 60;
 
@@ -147,8 +149,11 @@ function waitsForGrowthToShow(q: Question): readonly Finding[] {
   const u = inCycle(year, q.day);
   // Once the season's growth is done the next spring's is what it waits for.
   const done = u >= year.stops.day;
-  const began = stageDate(q, year.dormant.day - (done ? 0 : YEAR_DAYS));
-  if (growthSeenSince(q.plant, q.model.observationsOf(q.plant.id), addDays(began, 60), q.on)) return NOTHING;
+  const rest = stageDate(q, year.dormant.day - (done ? 0 : YEAR_DAYS));
+  // What grew before the middle of its rest was the season's before.
+  const quiet = year.wakes.day + YEAR_DAYS - year.dormant.day;
+  const since = addDays(rest, Math.round(Math.min(LAST_SEASONS_GROWTH_DAYS, quiet / 2)));
+  if (growthSeenSince(q.plant, q.model.observationsOf(q.plant.id), since, q.on)) return NOTHING;
   const expected = stageDate(q, year.wakes.day + (done ? YEAR_DAYS : 0));
   const latest = addDays(expected, LATEST_GROWTH_DAYS);
   const opening = seen("growth", expected, latest);
@@ -217,6 +222,31 @@ function goalMet(q: Question): readonly Finding[] {
   return end[1] <= plant.goal.heightM ? [finding("no-need", "goal-met", values, "record")] : NOTHING;
 }
 
+/** Was this season's growth written down as out, and is it not hard yet? */
+function growthIsOut(q: Question): boolean {
+  const { year } = q.kind;
+  const u = inCycle(year, q.day);
+  return year.seen?.growthFrom != null && u >= year.seen.growthFrom && u < year.hardens.day;
+}
+
+/** Chance of harm by frost: of what grows already, where growth was seen to be out; else of what the cut wakes and bares. */
+export function frostRiskOn(q: Question): Share {
+  const { prices, year } = q.kind;
+  if (!growthIsOut(q) || !q.taxon.frost.wakesWhenCut || !TASK_TABLE[q.task].wakes) return prices.frostRisk[q.day]!;
+  const out = q.model.climate.frost(q.taxon.frost.growthKillC).between(inCycle(year, q.day), year.hardens.day);
+  return Math.max(out, prices.frostRisk[q.day]!);
+}
+/** More likely than not frost takes what is out: a hard cut or shears wait until that is past. */
+const LIKELY: Share = 0.5;
+
+function growthOutFindings(q: Question): readonly Finding[] {
+  if (!growthIsOut(q)) return NOTHING;
+  const risk = frostRiskOn(q);
+  if (risk <= 0.05 || q.kind.prices.growthFrost[q.day]! > 0.05) return NOTHING;
+  const waits = risk > LIKELY && (isHard(q.task) || q.task === "shear");
+  return [finding(waits ? "wait" : "fine", "growth-in-frost", { risk }, "place")];
+}
+
 function frostFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const late = prices.lateSide[q.day] === 1;
@@ -281,6 +311,11 @@ function displayFindings(q: Question): readonly Finding[] {
 /** For so long after bloom that it is over is worth saying. */
 const AFTER_BLOOM_DAYS = 60;
 
+/** Is the display that would come next, or be on, one whose buds were seen killed? */
+function lostNow(q: Question, d: DisplayYear): boolean {
+  return d.lostCycle !== null && d.lostCycle === Math.ceil((q.day - d.ends.day) / YEAR_DAYS);
+}
+
 /** Why a good day is good, in the words of what makes it so. */
 function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
@@ -298,9 +333,18 @@ function goodFindings(q: Question): readonly Finding[] {
   const fresh = year.displays.find((d) => d.display.on === "new");
   if (q.taxon.headOnlyWhileSoft) out.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
   else if (q.taxon.outline) out.push(finding(verdict, "flush-hardened", {}, "evergreen-pruning"));
+  else if (free && old && lostNow(q, old))
+    out.push(finding(verdict, "buds-were-killed", { display: old.display.name }, "record"));
   else if (free && old) out.push(finding(verdict, "buds-not-begun", { display: old.display.name }, "shrub-calendar"));
   else if (free && fresh && (u >= year.dormant.day || u < year.wakes.day + 14))
-    out.push(finding(verdict, "before-growth", { display: fresh.display.name }, "shrub-calendar"));
+    out.push(
+      finding(
+        verdict,
+        growthIsOut(q) ? "growth-just-out" : "before-growth",
+        { display: fresh.display.name },
+        "shrub-calendar",
+      ),
+    );
   else if (
     free &&
     fresh &&
@@ -329,6 +373,7 @@ const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
   calm,
   dayOfFindings,
   frostFindings,
+  growthOutFindings,
   woodFindings,
   displayFindings,
   goalMet,
@@ -360,6 +405,9 @@ export function remarks(q: Question): readonly Reason[] {
     q.plant.health?.sparseFoot === true && (q.plant.goal.kind === "fuller" || q.plant.goal.kind === "renew");
   const dense = q.model.observationsOf(q.plant.id).some((o) => o.kind === "foot-dense" && o.on <= q.on);
   if (sparse && !dense && isLive(q.task)) out.push(reason("foot-first", {}, "practice"));
+  const resting = inCycle(q.kind.year, q.day) >= q.kind.year.stops.day;
+  if (!q.kind.year.sleeps && q.taxon.leaf !== "evergreen" && resting && isLive(q.task))
+    out.push(reason("never-asleep", { quietFrom: stageDate(q, q.kind.year.dormant.day) }, "practice"));
   out.push(...dayOfRemarks(q));
   if (q.balance.over > 0)
     out.push(reason("cap-over", { over: q.balance.over, freesUpOn: freesUpOn(q) ?? q.on }, "shrub-third"));

@@ -7,15 +7,15 @@ import type { Garden, Observation, Plant, Regime, Task, Visit } from "../model/i
 import { TASK_TABLE } from "../model/index.ts";
 import {
   heightOnDay,
-  plantShift,
   plantYear,
+  seenYear,
   yearClocks,
   type HeightEstimate,
   type Pace,
   type PlantYear,
   type StageRanges,
 } from "../phenology/index.ts";
-import type { Celsius, Share } from "../units/index.ts";
+import { grouped, type Celsius, type Share } from "../units/index.ts";
 import type { CutPlan } from "./displays.ts";
 import { kindYearOf, type KindYear } from "./kind.ts";
 
@@ -51,7 +51,7 @@ export interface GardenModel {
   readonly kindYear: Kinds["kindYear"];
   /** In the hemisphere's year that began in a calendar year, as far as that is known. */
   readonly kindsIn: (seasonYear: number) => Kinds;
-  /** The same for one plant: its own first or last flower of the season tells its dates better than the year does. */
+  /** The same for one plant: what was seen of it, in this season and in others, tells its dates better than the year does. */
   readonly kindsFor: (plant: Plant, taxon: Taxon, on: PlainDate) => Kinds;
   readonly pace: (seasonYear: number) => Pace;
   /** A day's weather; null when it is not known. */
@@ -66,16 +66,6 @@ export interface GardenModel {
   readonly observationsOf: (plantId: string) => readonly Observation[];
   readonly ledgerOf: (plantId: string) => readonly LedgerEntry[];
   readonly season: (on: PlainDate) => SeasonPoint;
-}
-
-function groupBy<T>(rows: readonly T[], key: (row: T) => string): ReadonlyMap<string, readonly T[]> {
-  const out = new Map<string, T[]>();
-  for (const r of rows) {
-    const list = out.get(key(r));
-    if (list) list.push(r);
-    else out.set(key(r), [r]);
-  }
-  return out;
 }
 
 /** Remembers what a pure function said for a key. */
@@ -128,12 +118,17 @@ export interface KindCache extends Kinds {
   readonly shown: YearsShown | null;
   /** The same kinds by the clock of one year; remembered by a name of that clock. */
   readonly by: (name: string, clock: SeasonClock) => Kinds;
+  /** A kind by one plant's own year; remembered by a name of that year. */
+  readonly own: (name: string, base: Kinds, year: PlantYear) => Kinds;
 }
 
 /** Depths of tried cuts are priced in steps, so that a slider does not price a year for each of its places. */
 const DEPTH_STEP = 0.05;
 const stepped = (depth: Share | null): Share | null =>
   depth === null ? null : Math.round(depth / DEPTH_STEP) * DEPTH_STEP;
+
+const planName = (t: Taxon, plan: CutPlan): string =>
+  `${t.id}|${plan.task}|${plan.depth ?? ""}|${plan.reach ?? ""}|${plan.frameShiftC}`;
 
 /** @param priced the same kinds without ranges: their prices are taken over */
 function kindsBy(climate: Climate, shown: YearsShown | null, priced: Kinds | null): Kinds {
@@ -147,8 +142,7 @@ function kindsBy(climate: Climate, shown: YearsShown | null, priced: Kinds | nul
   };
   const usual = rememberedPair((t: Taxon, task: Task) => made(t, { task, depth: null, reach: null, frameShiftC: 0 }));
   const special = remembered(
-    (k: { t: Taxon; plan: CutPlan }) =>
-      `${k.t.id}|${k.plan.task}|${k.plan.depth ?? ""}|${k.plan.reach ?? ""}|${k.plan.frameShiftC}`,
+    (k: { t: Taxon; plan: CutPlan }) => planName(k.t, k.plan),
     ({ t, plan }) => made(t, plan),
   );
   return {
@@ -161,6 +155,29 @@ function kindsBy(climate: Climate, shown: YearsShown | null, priced: Kinds | nul
   };
 }
 
+/** A kind's prices in the year that one plant was seen to have. */
+function ownKinds(base: Kinds, year: PlantYear): Kinds {
+  const priced = remembered(
+    (k: { t: Taxon; plan: CutPlan }) => planName(k.t, k.plan),
+    ({ t, plan }) => kindYearOf(t, base.climate, plan, year),
+  );
+  return {
+    climate: base.climate,
+    yearOf: () => year,
+    kindYear: (t, task, { depth = null, reach = null, frameShiftC = 0 } = {}) =>
+      priced({ t, plan: { task, depth: stepped(depth), reach, frameShiftC } }),
+  };
+}
+/** Keeps what it makes by a name. */
+function kept(): KindCache["own"] {
+  const known = new Map<string, Kinds>();
+  return (name, base, year) => {
+    let kinds = known.get(name);
+    if (!kinds) known.set(name, (kinds = ownKinds(base, year)));
+    return kinds;
+  };
+}
+
 /** The part of a model that a change of plants or records leaves alone. */
 export function kindCache(garden: { readonly place: PlaceClimateInput }): KindCache {
   const climate = climateOf(garden.place);
@@ -168,6 +185,7 @@ export function kindCache(garden: { readonly place: PlaceClimateInput }): KindCa
   return {
     ...kindsBy(climate, null, null),
     shown: null,
+    own: kept(),
     by(name, clock) {
       let kinds = clocks.get(name);
       if (!kinds) clocks.set(name, (kinds = kindsBy({ ...climate, ...clock }, null, null)));
@@ -182,6 +200,7 @@ export function withYears(base: KindCache, shown: YearsShown): KindCache {
   return {
     ...kindsBy(base.climate, shown, base),
     shown,
+    own: kept(),
     by(name, clock) {
       let kinds = clocks.get(name);
       if (!kinds) {
@@ -196,6 +215,14 @@ export function withYears(base: KindCache, shown: YearsShown): KindCache {
 /** Two clocks of the same spring and the same warmth tell the same year. */
 const clockName = (seasonYear: number, c: SeasonClock): string =>
   [seasonYear, c.spring.leaf.toFixed(1), c.spring.bloom.toFixed(1), c.warmthAt(YEAR_DAYS).toFixed(1)].join("|");
+
+/** Two years of a kind with the same stages and the same sightings are priced alike. */
+const yearName = (y: PlantYear): string =>
+  JSON.stringify([
+    [y.wakes, y.hardens, y.stops, y.dormant].map((s) => s.day),
+    y.displays.map((d) => [d.display.name, d.opens.day, d.ends.day, d.budsBegin?.day, d.lostCycle]),
+    y.seen,
+  ]);
 
 /** The schools of a plant put together. */
 export interface Schooling {
@@ -226,8 +253,8 @@ function schoolingOf(options: readonly SchoolOption[]): Schooling {
 /** Opens a checked garden. A cache of the same place may be handed over to save the climate's fit. */
 export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCache = kindCache(garden)): GardenModel {
   const plants = new Map(garden.plants.map((p) => [p.id, p]));
-  const visits = groupBy(garden.visits, (v) => v.plantId);
-  const observations = groupBy(garden.observations, (o) => o.plantId);
+  const visits = grouped(garden.visits, (v) => v.plantId);
+  const observations = grouped(garden.observations, (o) => o.plantId);
   const plant = (id: string): Plant => {
     const p = plants.get(id);
     if (!p) throw new Error(`no plant ${id} in this garden`);
@@ -238,8 +265,8 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     if (!t) throw new Error(`no taxon ${p.taxonId} in this catalogue`);
     return t;
   };
-  const clockOf = yearClocks(garden, taxonOf, cache.climate);
-  const yearClock = remembered((y: number) => y, clockOf);
+  const years = yearClocks(garden, taxonOf, cache.climate);
+  const yearClock = remembered((y: number) => y, years.in);
   const kindsIn = remembered(
     (y: number) => y,
     (seasonYear): Kinds => {
@@ -252,15 +279,30 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     schoolingOf(t.schools.map((s) => schoolOption(s, { ...garden.rules.schools, ...p.schools }, minimumC))),
   );
   const season = (on: PlainDate): SeasonPoint => seasonPoint(on, cache.climate.hemisphere);
+  const seenKinds = remembered(
+    (k: { p: Plant; t: Taxon; on: PlainDate; known: number }) =>
+      `${k.p.id}|${k.t.id}|${season(k.on).seasonYear}|${k.known}`,
+    ({ p, t, on }): Kinds => {
+      const { seasonYear } = season(on);
+      const lead = Math.round(years.ofPlant(p.id));
+      const year = kindsIn(seasonYear);
+      const clock = lead === 0 ? year.climate : ahead(year.climate, lead);
+      const name = clockName(seasonYear, clock);
+      const kinds = lead === 0 ? year : cache.by(name, clock);
+      const usual = kinds.yearOf(t);
+      const waits = schooling(p, t).hardCutWaitsFor.includes("growth");
+      const ground = { taxon: t, clock: kinds.climate };
+      const own = seenYear(usual, ground, observations.get(p.id) ?? [], on, cache.climate.hemisphere, waits);
+      return own === usual ? kinds : cache.own(`${name}|${t.id}|${yearName(own)}`, kinds, own);
+    },
+  );
   const kindsFor = (p: Plant, t: Taxon, on: PlainDate): Kinds => {
-    const { seasonYear } = season(on);
-    const kinds = kindsIn(seasonYear);
-    if (!observations.has(p.id)) return kinds;
-    const waits = schooling(p, t).hardCutWaitsFor.includes("growth");
-    const shift = plantShift(kinds.yearOf(t), observations.get(p.id) ?? [], cache.climate.hemisphere, on, waits);
-    if (shift === 0) return kinds;
-    const clock = ahead(kinds.climate, shift);
-    return cache.by(clockName(seasonYear, clock), clock);
+    const seen = observations.get(p.id);
+    if (!seen) return kindsIn(season(on).seasonYear);
+    // Between two entries nothing changes: a day that is dragged meets the same year again.
+    let known = 0;
+    for (const o of seen) if (o.on <= on) known++;
+    return seenKinds({ p, t, on, known });
   };
   const weather = new Map(garden.weather.map((w) => [w.year, w]));
   const weatherOn = (on: PlainDate): DayWeather | null => {

@@ -41,11 +41,14 @@ export function lastCutback(entries: readonly LedgerEntry[], on: PlainDate): Led
   return last;
 }
 
-/** The next start of dormancy after a day, for this kind at this place. */
+/**
+ * The next start of dormancy that ends a season which a cut on a day began, for this kind at this place. A cut after
+ * growth has stopped is answered in the season to come.
+ */
 export function nextDormancy(model: GardenModel, taxon: Taxon, on: PlainDate): PlainDate {
   const year = model.yearOf(taxon);
   const p = model.season(on);
-  const turns = turnsBy(p.seasonDay - year.dormant.day) + 1;
+  const turns = turnsBy(p.seasonDay - year.stops.day) + 1;
   return seasonDate(p.seasonYear, year.dormant.day + turns * YEAR_DAYS, model.climate.hemisphere);
 }
 

@@ -53,6 +53,7 @@ export interface ReasonValues {
   wildlife: { use: string };
   "year-runs": { days: number };
   "spring-frost": { risk: number };
+  "growth-in-frost": { risk: number };
   "bared-frame": { risk: number };
   "heads-shelter": { risk: number };
   "late-growth": { risk: number };
@@ -71,13 +72,16 @@ export interface ReasonValues {
   "spent-flowers": object;
   "dead-any-day": object;
   "buds-not-begun": { display: string };
+  "buds-were-killed": { display: string };
   "before-growth": { display: string };
+  "growth-just-out": { display: string };
   "after-bloom": { display: string };
   "flush-hardened": object;
   "shoots-soft": object;
   "no-harm": object;
   "not-hardy": { zone: string; coldestZone: string };
   "too-cool-for": { display: string };
+  "never-asleep": { quietFrom: string };
   "cut-back-to": { where: string };
   "tie-first": { support: string };
   "not-certain": { candidates: string; share: number; strictest: string };

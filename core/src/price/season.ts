@@ -72,7 +72,7 @@ function answered(y: PlantYear, u: SeasonDay): Share {
 /**
  * Chance that growth woken by a cut is killed before it is hard, day by day. An easily woken plant answers in its
  * sleep too, and in spring; a hardy plant's own flush meets the same spring frosts, cut or not: only autumn's are
- * the cut's doing.
+ * the cut's doing. So does a flush that was seen to be out: only frosts after it is hard are.
  */
 function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
@@ -82,6 +82,7 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
   const odds = c.frost(growthKillC);
   const flushWarmth = c.warmthAt(y.hardens.day) - c.warmthAt(y.wakes.day);
   const harden = Math.min(a.hardenDegreeDays, Math.max(60, flushWarmth));
+  const grownFrom = y.seen?.growthFrom ?? Infinity;
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       if (asked[t] === 0) continue;
@@ -92,7 +93,9 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
         continue;
       }
       const midsummer = c.warmestDay + YEAR_DAYS * turnsBy(u - c.coldestDay);
-      const grows = wakesWhenCut ? u + a.sproutDays : Math.max(u + a.sproutDays, midsummer);
+      const isOut = u >= grownFrom && u < y.hardens.day;
+      const ownDoing = !wakesWhenCut ? midsummer : isOut ? y.hardens.day : -Infinity;
+      const grows = Math.max(u + a.sproutDays, ownDoing);
       const hard = hardBy(c, harden, u);
       const chance = hard > grows ? odds.between(grows, hard) * answered(y, u) : 0;
       out[t] = chance;
@@ -155,15 +158,12 @@ function redo({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   return out;
 }
 
-/**
- * What a cut costs in full leaf, past the first weeks of waking, when a hard cut is still answered from the roots.
- * Where winter is too mild for sleep, the quiet weeks before the new growth stand for it.
- */
+/** What a cut costs in full leaf, past the first weeks of waking, when a hard cut is still answered from the roots. */
 function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   const first = Math.floor(y.wakes.day + a.justWakingDays) + 1;
-  const last = Math.ceil(Math.min(y.dormant.day, y.wakes.day + YEAR_DAYS - a.quietDays)) - 1;
+  const last = Math.ceil(y.dormant.day) - 1;
   fillCycle(out, runs, first, last, taxon.inLeafCost * TASK_TABLE[plan.task].exposure ** 3);
   return out;
 }

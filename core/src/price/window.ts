@@ -10,7 +10,7 @@ import {
   type SeasonDay,
 } from "../calendar/index.ts";
 import { VERDICTS } from "../model/index.ts";
-import { giveOrTake } from "../phenology/index.ts";
+import { doubtAt, giveOrTake, HALF_RANGE_SDS } from "../phenology/index.ts";
 import type { Days } from "../units/index.ts";
 import type { Question } from "./question.ts";
 import type { Finding } from "./reasons.ts";
@@ -84,7 +84,10 @@ function edgeRange(q: Question, seasonDay: number, on: PlainDate, opening: boole
   const [early, late] = years
     ? spreadOfEdge(years, usualEdge(q.usual.open, seasonDay, opening), opening)
     : [PRIOR_SPREAD_DAYS, PRIOR_SPREAD_DAYS];
-  return [addDays(on, 0 - early), addDays(on, late)];
+  // An edge that no year moves is the calendar's: no doubt about the place moves it either.
+  const doubt = early + late === 0 ? 0 : HALF_RANGE_SDS * doubtAt(q.model.climate, seasonDay);
+  const wide = (days: Days): Days => Math.round(Math.hypot(days, doubt));
+  return [addDays(on, 0 - wide(early)), addDays(on, wide(late))];
 }
 
 /** The open days around a day: this season's by its own clock, what lies past its end by a usual year. */

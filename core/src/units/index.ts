@@ -1,3 +1,4 @@
 export * from "./units.ts";
 export * from "./result.ts";
 export * from "./parseLength.ts";
+export * from "./grouped.ts";

@@ -114,6 +114,8 @@ const TEXTS: Texts = {
       ? `This year runs about ${say.days(v.days)} ahead of the usual one; the dates here have been moved by that.`
       : `This year runs about ${say.days(-v.days)} behind the usual one; the dates here have been moved by that.`,
   "spring-frost": (v, say) => `A cut now wakes buds, and the chance that frost catches them is ${chance(say, v.risk)}.`,
+  "growth-in-frost": (v, say) =>
+    `Its new growth is out: the chance that frost still catches it, cut or not, is ${chance(say, v.risk)}.`,
   "bared-frame": (v, say) =>
     `Its tops shelter the frame: cut now, the cold still to come costs ${chance(say, v.risk)} of it.`,
   "heads-shelter": (v, say) =>
@@ -138,6 +140,10 @@ const TEXTS: Texts = {
   "spent-flowers": () => "Spent flowers can come off. It keeps its strength and its looks.",
   "dead-any-day": () => "Dead wood can go on any day. It costs the plant nothing and does not count.",
   "buds-not-begun": (v) => `The ${v.display} are over and the buds of the next have not begun.`,
+  "buds-were-killed": (v) =>
+    `Frost took the buds of its ${v.display}, and those of the next have not begun: there are none to lose.`,
+  "growth-just-out": (v) =>
+    `It flowers on new wood, and its growth has only begun: the ${v.display} lose next to nothing.`,
   "before-growth": (v) => `It flowers on new wood, and growth has not started: the ${v.display} lose nothing.`,
   "after-bloom": (v) => `The ${v.display} are over, and new growth has time to harden.`,
   "flush-hardened": () => "The flush has hardened: what you cut stays cut.",
@@ -146,6 +152,8 @@ const TEXTS: Texts = {
   "not-hardy": (v) =>
     `Zone ${v.zone} is colder than the zone ${v.coldestZone} it is hardy to: a hard winter may kill it.`,
   "too-cool-for": (v) => `This place is too cool for its ${v.display} to open in most years.`,
+  "never-asleep": (v, say) =>
+    `Winters are too mild here to put it to sleep: its quiet weeks, from about ${say.date(v.quietFrom)}, stand for that.`,
   "cut-back-to": (v) => CUT_BACK_TO[v.where] ?? CUT_BACK_TO["unsaid"]!,
   "tie-first": (v) => SUPPORT_FIRST[v.support] ?? "Check what holds it before you shorten anything.",
   "not-certain": (v, say) =>

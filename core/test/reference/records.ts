@@ -51,7 +51,7 @@ export function clocksAt(place: Station, climate: Climate): readonly YearClock[]
     },
     climate,
   );
-  return YEARS.map(of);
+  return YEARS.map(of.in);
 }
 
 export const mean = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0) / xs.length;

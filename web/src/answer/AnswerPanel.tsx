@@ -249,7 +249,7 @@ export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
       )}
       <p className="quiet small">Why: {SOURCES[first!.source].citation}.</p>
       <Instead advice={advice} onTask={onTask} />
-      {!alone && <SeenToday plant={plant} advice={advice} />}
+      <SeenToday plant={plant} task={advice.task} opening={advice.opening} />
       {!alone && <OnlySeason plant={plant} advice={advice} />}
       <HowTo
         plant={plant}

@@ -7,6 +7,7 @@ import { Outlet, useLocation, useNavigate } from "react-router";
 import { today } from "../data/clock.ts";
 import { YearStrip } from "../strip/YearStrip.tsx";
 import { useLinkNow, useMoves } from "../state/day.tsx";
+import { useFarSeen } from "../state/farSeen.ts";
 import { useGarden } from "../state/garden.tsx";
 import { useNotices } from "../state/notices.tsx";
 import { DayLink } from "../ui/DayLink.tsx";
@@ -16,6 +17,7 @@ import { SearchBox } from "./SearchBox.tsx";
 import { commandFor } from "./shortcuts.ts";
 
 const OwnPlaceDialog = lazy(() => import("./OwnPlaceDialog.tsx"));
+const FarSeenDialog = lazy(() => import("../answer/FarSeenDialog.tsx"));
 const Help = lazy(() => import("./Help.tsx"));
 
 const PLACES = [
@@ -208,6 +210,7 @@ export function Shell() {
   const { garden, undo, redo, undoable } = useGarden();
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
+  const far = useFarSeen();
   const [own, setOwn] = useState(false);
   const [searching, setSearching] = useState(false);
   const search = useRef<HTMLInputElement>(null);
@@ -297,6 +300,7 @@ export function Shell() {
         <Suspense fallback={null}>
           {help && <Help onClose={() => setHelp(false)} />}
           {own && <OwnPlaceDialog onClose={() => setOwn(false)} />}
+          {far && <FarSeenDialog key={far.seen.id} {...far} />}
         </Suspense>
       </Part>
     </div>

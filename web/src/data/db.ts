@@ -196,6 +196,8 @@ export const VERSIONS: readonly {
     upgrade: pictured,
   },
   { version: 7, stores: {}, upgrade: located },
+  // More can be seen and written down: an older application must not open what it cannot read.
+  { version: 8, stores: {} },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */

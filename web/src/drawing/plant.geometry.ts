@@ -147,7 +147,9 @@ export function lookOn(taxon: Taxon, year: PlantYear, seasonDay: number): PlantL
   const grown = Math.min(1, 0.25 + growthDone(year, u) * 1.6);
   const leaf = stepped(taxon.leaf === "evergreen" ? 1 : u >= year.dormant.day ? 0 : grown);
   for (const d of year.displays)
-    for (const day of [seasonDay - 365, seasonDay, seasonDay + 365]) {
+    for (const turn of [1, 0, -1]) {
+      if (turn === d.lostCycle) continue;
+      const day = seasonDay - turn * 365;
       const part = (day - d.opens.day) / (d.ends.day - d.opens.day);
       if (part >= 0 && part <= 1 && d.display.weight > 0.3)
         return {

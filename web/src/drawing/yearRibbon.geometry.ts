@@ -30,6 +30,7 @@ export interface Ridge {
 export function ridges(year: PlantYear, x: (day: number) => number, foot: number, top: number): readonly Ridge[] {
   return year.displays.flatMap((d) =>
     [-1, 0, 1].flatMap((turn): Ridge[] => {
+      if (turn === d.lostCycle) return [];
       const shift = turn * YEAR_DAYS;
       const [a, b] = [d.opens.day + shift, d.ends.day + shift];
       const [early, late] = [giveOrTake(d.opens), giveOrTake(d.ends)];

@@ -107,3 +107,12 @@ export function seenDay(plant: Plant, on: PlainDate, today: PlainDate): PlainDat
   const day = on > today ? today : on;
   return plant.plantedOn !== null && day < plant.plantedOn ? plant.plantedOn : day;
 }
+
+/** The gardener's word on how far a season runs ahead, or none. */
+export const withPace = (g: Garden, seasonYear: number, paceDays: number | null): Garden => ({
+  ...g,
+  seasons: [
+    ...g.seasons.filter((s) => s.seasonYear !== seasonYear),
+    ...(paceDays === null ? [] : [{ id: `season-${seasonYear}`, seasonYear, paceDays }]),
+  ],
+});

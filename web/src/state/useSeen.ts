@@ -6,9 +6,12 @@ import { newId } from "./ids.ts";
 type Seen = Pick<Observation, "plantId" | "on" | "kind" | "where" | "lookedFor">;
 
 export function useSeen(): (label: string, seen: Seen) => Promise<boolean> {
-  const { change } = useGarden();
+  const { change, model } = useGarden();
   return async (label, seen) => {
-    const { withSeen } = await import("./seen.ts");
-    return change(label, (g) => withSeen(g, { id: newId(), ...seen }));
+    const { askIfFar, withSeen } = await import("./seen.ts");
+    const entry: Observation = { id: newId(), ...seen, heightM: null, note: "" };
+    const kept = await change(label, (g) => withSeen(g, entry));
+    if (kept) askIfFar(model, entry);
+    return kept;
   };
 }

@@ -1,21 +1,13 @@
 /** How far this year runs ahead: what says so, and the gardener's own word over it. */
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Slider, Typography } from "@mui/material";
-import { type Garden, type Pace } from "@wren/core";
+import { type Pace } from "@wren/core";
 import { useState } from "react";
+import { withPace } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
 import { useVoice } from "../state/voice.ts";
 import { paceText } from "./paceText.ts";
 
 const MOST = 30;
-
-/** The gardener's word on a season, or none. */
-const withPace = (g: Garden, seasonYear: number, paceDays: number | null): Garden => ({
-  ...g,
-  seasons: [
-    ...g.seasons.filter((s) => s.seasonYear !== seasonYear),
-    ...(paceDays === null ? [] : [{ id: `season-${seasonYear}`, seasonYear, paceDays }]),
-  ],
-});
 
 function Voices({ pace }: { readonly pace: Pace }) {
   const say = useVoice();
@@ -25,8 +17,8 @@ function Voices({ pace }: { readonly pace: Pace }) {
       ? "No observed days of this season: give them under Place & rules."
       : `Its weather, ${say.days(pace.daysKnown)} of it${pace.simulated ? ", simulated and not observed" : ""}: ${paceText(pace.byWeather, say.days)}.`,
     pace.byNotes === null
-      ? "No first flowers written down yet."
-      : `Flowers you wrote down: ${paceText(pace.byNotes, say.days)}, of which ${paceText(pace.ofPlace, say.days)} holds for your place in every year.`,
+      ? "No first leaves or flowers written down yet."
+      : `What you saw and wrote down: ${paceText(pace.byNotes, say.days)}, of which ${paceText(pace.ofPlace, say.days)} holds for your place in every year.`,
     ...pace.notes.map(
       (n) => `${model.plant(n.plantId).label}, ${say.date(n.on)}: ${paceText(n.aheadDays, say.days)} of its kind.`,
     ),

@@ -1,8 +1,9 @@
 /** All plants against the months: who blooms when, which cut is open when; the strip's day reads every plant at once. */
-import { Box, Button, Typography, useMediaQuery } from "@mui/material";
+import { Box, Button, Popover, Typography, useMediaQuery } from "@mui/material";
 import { partsOf, seasonDate, seasonPoint, TASK_TABLE, type PlainDate, type Plant, type Task } from "@wren/core";
 import { useDeferredValue, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { SeenToday } from "../../answer/SeenToday.tsx";
 import { monthTicks } from "../../drawing/strip.geometry.ts";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
@@ -117,6 +118,37 @@ function PlanButton({
   );
 }
 
+/** What is seen at the plant of a row, written down from here. */
+function SeenButton({ row }: { readonly row: YearRow }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <Button
+        className="no-print"
+        size="small"
+        aria-haspopup="dialog"
+        onClick={(e) => setAt(e.currentTarget)}
+        aria-label={`Seen at ${row.plant.label}`}
+      >
+        Seen
+      </Button>
+      {at && (
+        <Popover
+          open
+          anchorEl={at}
+          onClose={() => setAt(null)}
+          anchorOrigin={{ vertical: "bottom", horizontal: "right" }}
+          transformOrigin={{ vertical: "top", horizontal: "right" }}
+          slotProps={{ paper: { role: "dialog", "aria-label": row.plant.label, sx: { p: 2, maxWidth: 420 } } }}
+        >
+          <Typography sx={{ fontWeight: 700 }}>{row.plant.label}</Typography>
+          <SeenToday plant={row.plant} task={row.task} opening={null} onSeen={() => setAt(null)} />
+        </Popover>
+      )}
+    </>
+  );
+}
+
 export function YearScreen() {
   const { model, garden } = useGarden();
   const { on, setOn } = useDay();
@@ -207,6 +239,7 @@ export function YearScreen() {
                 {!wide && (
                   <Box component="span" sx={{ display: "flex", alignItems: "center" }}>
                     <VerdictMark verdict={verdictOn(model, row, settled)} word size={18} />
+                    <SeenButton row={row} />
                     <PlanButton row={row} on={settled} onPlan={setPlanning} />
                   </Box>
                 )}
@@ -237,7 +270,12 @@ export function YearScreen() {
                 style={{ width: wide ? READ_WIDTH : undefined }}
               >
                 {wide && <VerdictMark verdict={verdictOn(model, row, settled)} word size={18} />}
-                {wide && <PlanButton row={row} on={settled} onPlan={setPlanning} />}
+                {wide && (
+                  <span>
+                    <SeenButton row={row} />
+                    <PlanButton row={row} on={settled} onPlan={setPlanning} />
+                  </span>
+                )}
               </Box>
             </Box>
           ))}

@@ -1,5 +1,6 @@
 /** The year's rows as plain data: what each plant shows, what its task costs through the year, what was done and is planned. */
 import {
+  grouped,
   kindYearFor,
   programmePlans,
   seasonDate,
@@ -40,29 +41,22 @@ export interface YearRow {
 export const SORTS = ["bed", "bloom", "window", "name"] as const;
 export type Sort = (typeof SORTS)[number];
 
-/** Rows show a whole season: any day of it names it. */
-const SOME_DAY = 180;
+/** Rows show a whole season with all that was seen in it: they are asked for on its last day. */
+const LAST_DAY = 364;
 const BEST = VERDICTS.indexOf("best");
-
-function byPlant<T extends { readonly plantId: string }>(rows: readonly T[]): ReadonlyMap<string, readonly T[]> {
-  const out = new Map<string, T[]>();
-  for (const r of rows) {
-    const list = out.get(r.plantId);
-    if (list) list.push(r);
-    else out.set(r.plantId, [r]);
-  }
-  return out;
-}
 
 /** Rows of a season year; nothing in them depends on the day inside it. What was begun for years is seen from now on. */
 export function yearRows(model: GardenModel, seasonYear: number, now: PlainDate): readonly YearRow[] {
   const h = model.climate.hemisphere;
-  const begun = byPlant(programmePlans(model, now).flatMap((p) => p.steps));
-  const planned = byPlant(model.garden.plans);
+  const begun = grouped(
+    programmePlans(model, now).flatMap((p) => p.steps),
+    (s) => s.plantId,
+  );
+  const planned = grouped(model.garden.plans, (p) => p.plantId);
   return model.garden.plants.map((plant) => {
     const task = taskForGoal(model, plant);
     const shown = task === "leave" ? model.taxonOf(plant).routineTask : task;
-    const kind = kindYearFor(model, plant, seasonDate(seasonYear, SOME_DAY, h), shown);
+    const kind = kindYearFor(model, plant, seasonDate(seasonYear, LAST_DAY, h), shown);
     const mark =
       (kindOf: YearMark["kind"]) =>
       (r: { id: string; on: PlainDate; task: Task }): YearMark[] => {
