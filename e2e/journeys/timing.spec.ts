@@ -153,3 +153,46 @@ test("a missed window: what is left today in minutes and flowers, one season onl
   await app.button("Record").click();
   await expect(steps).toBeHidden();
 });
+
+test("what is seen is said from Today, plant and year, far from its forecast as well, and moves what it should", async ({
+  app,
+  page,
+}) => {
+  const seen = page.getByRole("group", { name: "Seen today" });
+  // Seven weeks early: taken, and asked what else it may mean.
+  await app.open("/today?on=2026-03-20&plant=lilac-corner");
+  await expect(page.getByTestId("main-reason")).toContainText("due about");
+  await seen.getByRole("button", { name: "In flower" }).click();
+  const far = page.getByRole("dialog", { name: /Old lilac.*in flower on 20 March/ });
+  await expect(far).toContainText(/expected about \d+ May, give or take \d+ days; this is 4\d days before that/);
+  await expect(far.getByRole("listitem").filter({ hasText: "This plant, this year" })).toContainText(
+    /opens \d+ April instead of \d+ (May|June)/,
+  );
+  const { violations } = await new AxeBuilder({ page }).include("[role=dialog]").analyze();
+  expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => v.id)).toEqual([]);
+  await far.getByRole("button", { name: /^Say so/ }).click();
+  await expect(far).toBeHidden();
+  await expect(app.button(/^2026 runs \d+ days ahead/)).toBeVisible();
+  await expect(page.getByTestId("main-reason")).toContainText("are on");
+  await app.button(/^Undo: Old lilac.*whole garden/).click();
+  await expect(page.getByTestId("main-reason")).toContainText("are on");
+  await app.button(/^Undo: Old lilac.*in flower/).click();
+  await expect(page.getByTestId("main-reason")).toContainText("due about");
+  // A slip goes with one press; another kind is a press away.
+  await seen.getByRole("button", { name: "In flower" }).click();
+  await expect(far.getByRole("button", { name: /^It is that/ }).first()).toBeVisible();
+  await far.getByRole("button", { name: /^Take it back/ }).click();
+  await expect(page.getByTestId("main-reason")).toContainText("due about");
+  // Over, on the plant's own page: from then on a cut costs nothing.
+  await app.open("/plant/lilac-corner?on=2026-05-16");
+  await expect(page.getByTestId("main-reason")).toContainText("flowers are on");
+  await seen.getByRole("button", { name: "Bloom is over" }).click();
+  await expect(page.getByTestId("main-reason")).not.toContainText("flowers are on");
+  await page.reload();
+  await expect(page.getByRole("listitem").filter({ hasText: "Flowers over" })).toBeVisible();
+  // From the year: one press opens what can be seen there.
+  await app.open("/year?on=2026-04-20");
+  await app.button("Seen at Red rose").click();
+  await page.getByRole("dialog", { name: "Red rose" }).getByRole("button", { name: "First leaves" }).click();
+  await expect(page.getByText(/^Red rose: first leaves/)).toBeVisible();
+});

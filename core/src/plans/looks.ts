@@ -86,8 +86,7 @@ const ROWS: readonly Row[] = [
   {
     look: "buds-killed",
     fits: (t) => t.displays.some((d) => d.on === "old" && isFlowers(d.name)),
-    due: (y, u) =>
-      shows(y, (d) => d.display.on === "old" && inside(y.wakes.day - AROUND_DAYS, d.opens.day + AROUND_DAYS, u)),
+    due: (y, u) => shows(y, (d) => d.display.on === "old" && inside(y.wakes.day - AROUND_DAYS, d.opens.day, u)),
     once: true,
   },
   {

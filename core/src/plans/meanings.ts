@@ -76,17 +76,26 @@ function opensFor(garden: Garden, model: GardenModel, plant: Plant, on: PlainDat
 
 const genus = (t: Taxon): string => t.botanical.replace("×", "").trim().split(/\s+/)[0]!;
 
-/** Kinds that flower about that day, relatives first, then what looks like it. */
+const catkins = (t: Taxon): boolean => t.displays.some((d) => d.name.includes("catkins"));
+
+/** How alike two kinds are to somebody who took one for the other: relatives first, then stature and leaf. */
+const likeness = (a: Taxon, b: Taxon): number =>
+  (genus(a) === genus(b) ? 4 : 0) +
+  (a.group === b.group ? 2 : 0) +
+  Number(a.leaf === b.leaf) +
+  Number(a.habit === b.habit) +
+  Number(a.matureHeightM[0] < b.matureHeightM[1] && b.matureHeightM[0] < a.matureHeightM[1]);
+/** Less alike than this nobody takes one for the other. */
+const ALIKE = 4;
+
+/** Kinds like it that show about that day, the likest first. */
 function kindsThen(model: GardenModel, taxon: Taxon, stage: SeenStage, day: number): readonly Taxon[] {
-  const near = (t: Taxon): Days => {
-    const lead = nearest(model.yearOf(t), stage, day)?.lead;
-    return lead === undefined ? Infinity : Math.abs(lead);
-  };
-  const likeness = (t: Taxon): number =>
-    (genus(t) === genus(taxon) ? 4 : 0) + Number(t.leaf === taxon.leaf) + Number(t.habit === taxon.habit);
+  const near = (t: Taxon): Days => Math.abs(nearest(model.yearOf(t), stage, day)?.lead ?? Infinity);
   return model.catalogue.taxa
-    .filter((t) => t.id !== taxon.id && near(t) <= FITS_DAYS && likeness(t) >= 2)
-    .toSorted((a, b) => likeness(b) - likeness(a) || near(a) - near(b))
+    .filter(
+      (t) => t.id !== taxon.id && likeness(t, taxon) >= ALIKE && catkins(t) === catkins(taxon) && near(t) <= FITS_DAYS,
+    )
+    .toSorted((a, b) => likeness(b, taxon) - likeness(a, taxon) || near(a) - near(b))
     .slice(0, MOST_KINDS);
 }
 

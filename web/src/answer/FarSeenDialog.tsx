@@ -1,10 +1,11 @@
 /** What an entry far from its forecast may mean, and what each answer would move. It is kept already: nothing has to be said. */
-import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
+import { Box, Button, Dialog, DialogContent, DialogTitle, Typography } from "@mui/material";
 import { isMoved, TASK_TABLE, taskForGoal, type Garden, type Moved } from "@wren/core";
-import type { ReactNode } from "react";
+import { useEffect, type ReactNode } from "react";
 import { withPace, withRow } from "../state/edits.ts";
 import { askAbout, type FarSeen } from "../state/farSeen.ts";
 import { useGarden } from "../state/garden.tsx";
+import { useNotices } from "../state/notices.tsx";
 import { useVoice } from "../state/voice.ts";
 import { paceText } from "../strip/paceText.ts";
 import { DayLink } from "../ui/DayLink.tsx";
@@ -50,21 +51,25 @@ function Meaning({
 export default function FarSeenDialog({ seen, meanings: m }: FarSeen) {
   const { model, change } = useGarden();
   const say = useVoice();
+  const { close: hush } = useNotices();
+  // What was written down is said here again, with a way to take it back.
+  useEffect(hush, [hush]);
   const plant = model.garden.plants.find((p) => p.id === seen.plantId);
   if (!plant) return null;
   const { seasonYear } = model.season(seen.on);
   const what = OBSERVATION_LABELS[seen.kind].toLowerCase();
   const task = TASK_TABLE[taskForGoal(model, plant)].label.toLowerCase();
-  const day = (on: Moved["to"]): string => (on === null ? "on no forecast day" : `on ${say.date(on)}`);
+  const day = (on: Moved["to"]): string => (on === null ? "on no day that can be told" : say.date(on));
   const opens = (w: Moved): string =>
     isMoved(w)
       ? `its next cut (${task}) opens ${day(w.to)} instead of ${day(w.from)}`
-      : `its next cut (${task}) opens ${day(w.to)} as before`;
+      : `its next cut (${task}) opens ${day(w.to)}, as before`;
   const name = (id: string): string => model.catalogue.byId(id)?.common[0] ?? id;
   const keep = async (label: string, edit: (g: Garden) => Garden): Promise<void> => {
     if (await change(`${plant.label}: ${label}`, edit)) close();
   };
-  const far = m.aheadDays > 0 ? `${say.days(m.aheadDays)} before that` : `${say.days(Math.abs(m.aheadDays))} after that`;
+  const far =
+    m.aheadDays > 0 ? `${say.days(m.aheadDays)} before that` : `${say.days(Math.abs(m.aheadDays))} after that`;
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="far-title">
       <DialogTitle id="far-title">
@@ -116,15 +121,10 @@ export default function FarSeenDialog({ seen, meanings: m }: FarSeen) {
             The entry goes and nothing moves.
           </Meaning>
         </Box>
-      </DialogContent>
-      <DialogActions>
         <Button component={DayLink} to="/which" onClick={close}>
           Find out which it is
         </Button>
-        <Button variant="contained" onClick={close}>
-          Leave it so
-        </Button>
-      </DialogActions>
+      </DialogContent>
     </Dialog>
   );
 }

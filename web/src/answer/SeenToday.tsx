@@ -28,13 +28,15 @@ const PRESSES: Readonly<Record<Look, readonly Press[]>> = {
   "leaf-fall": one("Leaves have fallen", "leaf-fall"),
   "first-flower": one("First flowers", "first-flower"),
   "in-flower": one("In flower", "in-flower"),
-  "last-flower": one("Bloom is over", "last-flower"),
+  "last-flower": [
+    { label: "Bloom is over", seen: seen("last-flower") },
+    { label: "Still in flower", seen: { kind: "not-yet", where: null, lookedFor: "last-flower" } },
+  ],
   "buds-killed": one("Frost killed its buds", "buds-killed"),
   "berries-ripe": one("Berries are ripe", "berries-ripe"),
   "berries-gone": one("Berries are gone", "berries-gone"),
   "foot-dense": one("The foot is dense", "foot-dense"),
 };
-const STILL: Press = { label: "Still in flower", seen: { kind: "not-yet", where: null, lookedFor: "last-flower" } };
 
 interface Props {
   readonly plant: Plant;
@@ -55,8 +57,7 @@ export function SeenToday({ plant, task, opening, onSeen }: Props) {
     if (await write(`${plant.label}: ${p.label.toLowerCase()}`, { plantId: plant.id, on: day, ...p.seen })) onSeen?.();
   };
   const due = looks.filter((l) => l.due).flatMap((l) => PRESSES[l.look]);
-  const still = looks.some((l) => l.due && l.look === "last-flower");
-  const other = looks.filter((l) => !l.due).flatMap((l) => PRESSES[l.look]);
+  const other = looks.filter((l) => !l.due).flatMap((l) => PRESSES[l.look].filter((p) => p.seen.kind !== "not-yet"));
   const presses = (list: readonly Press[], quiet: boolean) =>
     list.map((p) => (
       <button
@@ -71,7 +72,7 @@ export function SeenToday({ plant, task, opening, onSeen }: Props) {
   return (
     <div role="group" aria-label="Seen today" className="answer-part">
       <h3 className="strong">What do you see{day === today() ? " today" : ` on ${say.date(day)}`}?</h3>
-      <div className="presses">{presses(still ? [...due, STILL] : due, false)}</div>
+      <div className="presses">{presses(due, false)}</div>
       {other.length > 0 && (
         <div className="presses seen-other">
           <span className="quiet small">{due.length > 0 ? "Or, out of its time:" : "Out of its time:"}</span>

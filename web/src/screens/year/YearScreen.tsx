@@ -36,7 +36,7 @@ const FIRST_ROWS = 120;
 const MORE_ROWS = 200;
 
 const LABEL_WIDTH = "13.125rem";
-const READ_WIDTH = "15.625rem";
+const READ_WIDTH = "18.5rem";
 
 interface Planning {
   readonly plant: Plant;
@@ -110,6 +110,7 @@ function PlanButton({
     <Button
       className="no-print"
       size="small"
+      sx={{ px: 1, minWidth: 44 }}
       onClick={() => onPlan({ plant: row.plant, task: row.task, on })}
       aria-label={`Plan for ${row.plant.label}`}
     >
@@ -126,6 +127,7 @@ function SeenButton({ row }: { readonly row: YearRow }) {
       <Button
         className="no-print"
         size="small"
+        sx={{ px: 1, minWidth: 44 }}
         aria-haspopup="dialog"
         onClick={(e) => setAt(e.currentTarget)}
         aria-label={`Seen at ${row.plant.label}`}
@@ -271,7 +273,7 @@ export function YearScreen() {
               >
                 {wide && <VerdictMark verdict={verdictOn(model, row, settled)} word size={18} />}
                 {wide && (
-                  <span>
+                  <span style={{ display: "flex" }}>
                     <SeenButton row={row} />
                     <PlanButton row={row} on={settled} onPlan={setPlanning} />
                   </span>
