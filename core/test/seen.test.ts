@@ -13,6 +13,7 @@ import {
   seasonDate,
   seasonPoint,
   seenYear,
+  UNSAID_PLACE,
   VERDICT_TABLE,
   verdictFor,
   type Garden,
@@ -302,5 +303,41 @@ describe("far from the forecast it is asked what else it may mean", () => {
 
   test("three months off no year runs so: only the plant, another kind or a slip", () => {
     expect(means(85)!.garden).toBeNull();
+  });
+});
+
+describe("where the place is known too roughly for dates", () => {
+  // A latitude alone: spring is known to two or three weeks.
+  const rough = { place: { ...UNSAID_PLACE, name: "Rough", latitudeDeg: 51 } } as const;
+  const known = { place: PLACE } as const;
+  const at = (ground: Partial<Garden>, id: string, days: number, task: Task, seen: readonly Observation[] = []) => {
+    const m = modelOf([plantOf(id)], { ...ground, observations: [...seen] });
+    const y = m.yearOf(kind(id));
+    const stage = task === "shear" ? y.hardens : y.displays[0]!.ends;
+    return adviseOn(m, id, dayOf(stage.day, days), task);
+  };
+
+  test("around the end of bloom the answer is to look, and waiting is the safe side; where it is known well, the date will do", () => {
+    expect(at(known, LILAC, 5, "shape").verdict).toBe("best");
+    const a = at(rough, LILAC, 5, "shape");
+    expect([a.verdict, a.reasons[0]!.code, a.opening]).toEqual([
+      "wait",
+      "look-first",
+      expect.objectContaining({ by: "seen", what: "bloom-over" }),
+    ]);
+    expect(at(rough, "taxus-media", 5, "shear").opening).toMatchObject({ by: "seen", what: "flush-hard" });
+    expect(at(rough, LILAC, 5, "dead-only").verdict).toBe("best");
+    // Its window says how little the date is worth.
+    expect(a.window!.spreadDays).toBeGreaterThan(at(known, LILAC, 5, "shape").window!.spreadDays + 6);
+  });
+
+  test("one look settles it; a look that found it not yet does not", () => {
+    const m = modelOf([plantOf(LILAC)], rough);
+    const on = dayOf(m.yearOf(kind(LILAC)).displays[0]!.ends.day, 5);
+    const over = [said(LILAC, on, "last-flower")];
+    expect(VERDICT_TABLE[at(rough, LILAC, 5, "shape", over).verdict].go).toBe(true);
+    const notYet = [said(LILAC, on, "not-yet", { lookedFor: "last-flower" })];
+    for (const more of [5, 9, 14])
+      expect(VERDICT_TABLE[at(rough, LILAC, more, "shape", notYet).verdict].go).toBe(false);
   });
 });

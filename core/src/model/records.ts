@@ -67,6 +67,8 @@ export const WATCHED = [
   "berries-gone",
   "foot-dense",
   "regrowth-clean",
+  "flush-hardened",
+  "candles-out",
 ] as const;
 export type Watched = (typeof WATCHED)[number];
 export const ObservationSchema = z.strictObject({

@@ -40,6 +40,8 @@ interface Pin {
   /** Forecast and seen, as season days of the cycle. */
   readonly was: SeasonDay;
   readonly day: SeasonDay;
+  /** Not yet: it is no earlier than that, and may be as much later as it might have been. */
+  readonly notYet: boolean;
   /** A display of the cycle before, still on in winter: it moves itself and nothing else. */
   readonly alone: boolean;
 }
@@ -83,7 +85,17 @@ function meant(y: PlantYear, sighting: Sighting, t: Telling, day: SeasonDay): (P
         ? outside(y.displays[place.display]!, day, turn)
         : Math.abs(day - was - turn * YEAR_DAYS);
     if (best === null || far < best.far)
-      best = { pin: { place, was, day: day + t.days - turn * YEAR_DAYS, alone: turn !== 0, turn }, far };
+      best = {
+        pin: {
+          place,
+          was,
+          day: day + t.days - turn * YEAR_DAYS,
+          alone: turn !== 0,
+          notYet: t.says === "not-before",
+          turn,
+        },
+        far,
+      };
   }
   return best?.pin ?? null;
 }
@@ -161,6 +173,8 @@ const to = (s: Stage, day: SeasonDay): Stage => ({
   latest: s.latest + day - s.day,
 });
 const seenOn = (day: SeasonDay): Stage => ({ day, earliest: day, latest: day });
+const pinned = (s: Stage, p: Pin): Stage =>
+  p.notYet ? { day: p.day, earliest: p.day, latest: p.day + s.latest - s.day } : seenOn(p.day);
 
 /** What a plant's own year is worked out from: its kind, and the season as it runs. */
 export interface SeenGround {
@@ -178,8 +192,8 @@ function displayWith(d: DisplayYear, i: number, pins: readonly Pin[], driven: Dr
   const goes = (name: keyof typeof by, s: Stage): Stage => (alone ? s : to(s, moved(s.day, by[name])));
   const usual = d.ends.day - d.opens.day;
   const [least, most] = SEEN_ASSUMPTIONS.lasts.map((part) => part * usual) as [Days, Days];
-  let opens = opened ? seenOn(opened.day) : goes("opens", d.opens);
-  let ends = ended ? seenOn(ended.day) : goes("ends", d.ends);
+  let opens = opened ? pinned(d.opens, opened) : goes("opens", d.opens);
+  let ends = ended ? pinned(d.ends, ended) : goes("ends", d.ends);
   if (!ended && opened) ends = to(ends, between(ends.day, opens.day + least, opens.day + most));
   if (ended && !opened) opens = to(opens, between(opens.day, ends.day - most, ends.day - least));
   const buds = (name: "budsBegin" | "budsSet"): Stage | null => {
@@ -197,7 +211,7 @@ function withPins(y: PlantYear, pins: readonly Pin[], { taxon, clock }: SeenGrou
   const driven = drivenBy(taxon);
   const own = (name: "wakes" | "hardens" | "stops" | "dormant", after: SeasonDay): Stage => {
     const pin = pins.find((p) => "own" in p.place && p.place.own === name);
-    const s = pin ? seenOn(pin.day) : to(y[name], moved(y[name].day, driven.own[name]));
+    const s = pin ? pinned(y[name], pin) : to(y[name], moved(y[name].day, driven.own[name]));
     return s.day > after ? s : to(s, after + 1);
   };
   const wakes = own("wakes", -Infinity);

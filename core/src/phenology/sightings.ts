@@ -50,6 +50,8 @@ const NOT_YET: Readonly<Partial<Record<Observation["kind"], Sighting>>> = {
   "growth-seen": { tells: [tells("wakes", "not-before", 1)] },
   "last-flower": { tells: [tells("ends", "not-before", STILL_DAYS)] },
   "berries-gone": { tells: [tells("fruit-ends", "not-before", STILL_DAYS)], fruit: "ripe" },
+  "flush-hardened": { tells: [tells("hardens", "not-before", STILL_DAYS)] },
+  "candles-out": { tells: [tells("wakes", "not-before", 1 - CANDLE_DAYS)] },
 };
 
 /** What an entry tells; null when it says nothing of the year. */

@@ -120,6 +120,9 @@ const ROWS: readonly Row[] = [
 const WAITED_FOR: Partial<Record<Extract<Opening, { by: "seen" }>["what"], Look>> = {
   growth: "growth-seen",
   "berries-gone": "berries-gone",
+  "bloom-over": "last-flower",
+  "flush-hard": "flush-hardened",
+  candles: "candles-out",
 };
 
 /**

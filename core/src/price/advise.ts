@@ -18,6 +18,7 @@ import type { Pace } from "../phenology/index.ts";
 import { minutesFor, wildlifeCost, wildlifeInSeason, windOn, type WorkMinutes, type WildlifeCost } from "./costs.ts";
 import { findingsFor, frostRiskOn, remarks } from "./findings.ts";
 import { regimeOf, type GardenModel } from "./gardenModel.ts";
+import { signFor } from "./inDoubt.ts";
 import { alternatives, type Alternative } from "./instead.ts";
 import { bestRun, windowFor, type BestRun, type Window } from "./window.ts";
 import { taskForGoal } from "./goals.ts";
@@ -48,6 +49,8 @@ export interface Advice {
   /** The first of them, which a line has room for; the others need not be looked for. */
   readonly reason: Reason;
   readonly window: Window | null;
+  /** What tells better than the date that the window opens, where the place is known too roughly; else null. */
+  readonly sign: Extract<Opening, { by: "seen" }>["what"] | null;
   /** The run of best days that holds or follows the day; null when there is none within a year. */
   readonly best: BestRun | null;
   /** What ends a wait, when it is not the window. */
@@ -202,6 +205,9 @@ function likelyNames(plant: Plant, all: readonly Asked[]): readonly string[] {
     .map((t) => t.common[0]!);
 }
 
+/** A window that opens so near to a stage is opened by it. */
+const SIGN_DAYS: Days = 12;
+
 /** The answer to a question that was asked; what a list of many answers does not show is worked out when it is read. */
 class Answer implements Advice {
   readonly plantId: string;
@@ -253,6 +259,10 @@ class Answer implements Advice {
     if (this.#window !== undefined) return this.#window;
     const openToday = VERDICT_TABLE[verdict].go || (verdict === "no-need" && q.kind.open[q.day] === 1);
     return (this.#window = windowFor(q, found, openToday));
+  }
+  get sign() {
+    const opens = this.window?.opens;
+    return opens ? signFor(this.#q, this.#q.model.season(opens).seasonDay, SIGN_DAYS) : null;
   }
   get best() {
     return this.#best === undefined ? (this.#best = bestRun(this.#q, this.window)) : this.#best;

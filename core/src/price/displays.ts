@@ -7,7 +7,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Climate, FrostOdds } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
-import type { DisplayYear, PlantYear } from "../phenology/index.ts";
+import { isFlowers, type DisplayYear, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
 import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import type { Sheet } from "./sheet.ts";
@@ -81,11 +81,22 @@ interface OldWoodCut {
   readonly least: Share;
 }
 
+/**
+ * Whole years between a display on old wood and the making of its buds. What opens with the warmth of spring or summer
+ * stood ready when the plant woke, however late a cool place lets it open; what opens in autumn or winter was made in
+ * the same season, and so is coloured leaf.
+ */
+function budsTurn({ display, opens, budsBegin, budsSet }: DisplayYear, wakes: SeasonDay): number {
+  const sameSeason = display.opens.rule === "cooling" || display.opens.rule === "season" || !isFlowers(display.name);
+  return sameSeason ? turnsBy(opens.day - budsBegin!.day) : turnsBy(Math.min(opens.day, wakes) - budsSet!.day);
+}
+
 /** Loss of the display of a cycle on days before it opens: what is made of its buds by then goes with the cut. */
 function lossOfBuds(
   d: DisplayYear,
   c: Climate,
   cut: OldWoodCut,
+  turn: number,
   cycle: number,
   from: number,
   to: number,
@@ -93,8 +104,7 @@ function lossOfBuds(
 ): void {
   out.fill(cut.least, from, to);
   if (!d.budsBegin || !d.budsSet) return;
-  const opens = d.opens.day + cycle * YEAR_DAYS;
-  const begin = d.budsBegin.day + YEAR_DAYS * turnsBy(opens - d.budsBegin.day);
+  const begin = d.budsBegin.day + YEAR_DAYS * (cycle + turn);
   const set = begin + Math.max(7, d.budsSet.day - d.budsBegin.day);
   const making = after(begin, from, to);
   const made = within(set, making, to);
@@ -108,20 +118,21 @@ function lossOfBuds(
   out.fill(Math.max(cut.taken, cut.least), made, to);
 }
 
-function oldWoodPrices(d: DisplayYear, { climate: c, plan }: PricedCut, out: DisplayPrices): void {
+function oldWoodPrices(d: DisplayYear, { climate: c, plan, year }: PricedCut, out: DisplayPrices): void {
   const taken = budsTaken(plan, d.display.atTips);
   const cut = { taken, least: plan.task === "hard-cutback" ? PRICE_ASSUMPTIONS.youngStemsFlowerless * taken : 0 };
+  const turn = d.budsBegin && d.budsSet ? budsTurn(d, year.wakes.day) : 0;
   for (const { from, to, cycle, opens, ends } of bloomRuns(d)) {
     out.opens.fill(opens, from, to);
     if (cycle === d.lostCycle) {
       // Its buds are dead: what a cut can still take are those of the display after it.
-      lossOfBuds(d, c, cut, cycle + 1, from, to, out.nextLoss);
+      lossOfBuds(d, c, cut, turn, cycle + 1, from, to, out.nextLoss);
       continue;
     }
     const open = within(opens, from, to);
-    lossOfBuds(d, c, cut, cycle, from, open, out.loss);
+    lossOfBuds(d, c, cut, turn, cycle, from, open, out.loss);
     for (let t = open; t < to; t++) out.loss[t] = taken * clampShare((ends - t) / (ends - opens));
-    if (open < to) lossOfBuds(d, c, cut, cycle + 1, open, to, out.nextLoss);
+    if (open < to) lossOfBuds(d, c, cut, turn, cycle + 1, open, to, out.nextLoss);
   }
 }
 

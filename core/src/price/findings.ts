@@ -11,6 +11,7 @@ import type { Share } from "../units/index.ts";
 import { wildlifeInSeason, windOn, WIND_ASSUMPTIONS } from "./costs.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
 import { regimeOf } from "./gardenModel.ts";
+import { inDoubtFindings } from "./inDoubt.ts";
 import { capped, freesUpOn, isHard, isLive, lastCutback, nextDormancy, stageDate, type Question } from "./question.ts";
 import { finding, reason, type Finding, type Opening, type Reason } from "./reasons.ts";
 import { misfit } from "./tasks.ts";
@@ -376,6 +377,7 @@ const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
   growthOutFindings,
   woodFindings,
   displayFindings,
+  inDoubtFindings,
   goalMet,
   goodFindings,
 ];

@@ -35,6 +35,7 @@ export interface ReasonValues {
   "cap-over": { over: number; freesUpOn: string };
   "cap-left": { left: number; cap: number };
   "growth-shows": { expected: string; spreadDays: number };
+  "look-first": { what: string; expected: string; spreadDays: number };
   "growth-overdue": { expected: string; latest: string };
   "growth-never": { expected: string };
   "after-midwinter": { until: string };
@@ -110,7 +111,7 @@ export type Opening =
   | { readonly by: "day"; readonly on: PlainDate }
   | {
       readonly by: "seen";
-      readonly what: "growth" | "survey" | "berries-gone";
+      readonly what: "growth" | "survey" | "berries-gone" | "bloom-over" | "flush-hard" | "candles";
       /** When it is expected; null when nobody can say. */
       readonly expected: PlainDate | null;
       readonly latest: PlainDate | null;

@@ -70,6 +70,8 @@ export const WATCHED_LABELS: Readonly<Record<Watched, string>> = {
   "berries-gone": "The berries are gone",
   "foot-dense": "The foot is dense",
   "regrowth-clean": "Clean regrowth",
+  "flush-hardened": "New shoots are hard",
+  "candles-out": "Candles are out",
 };
 
 export const followUpText = (f: FollowUp, say: Voice): string => CHAIN_TEXTS[f.chain].say(f, say);

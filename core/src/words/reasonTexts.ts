@@ -30,6 +30,13 @@ const WILDLIFE_TEXTS: Readonly<Record<string, string>> = {
   nectar: "Its flowers feed insects now.",
 };
 
+/** What is to be looked for where the place is known too roughly for a date. */
+const LOOK_FIRST: Readonly<Record<string, string>> = {
+  "bloom-over": "Look whether its flowers are over, and say so",
+  "flush-hard": "Feel whether its new shoots are hard, and say so",
+  candles: "Look whether its candles are out, and say so",
+};
+
 const TEXTS: Texts = {
   "power-line": (v, say) =>
     `A power line is ${say.length(v.distanceM)} away: within ${say.length(v.limitM)} this is work for a licensed arborist or the line's owner.`,
@@ -77,6 +84,8 @@ const TEXTS: Texts = {
   "cap-left": (v, say) => `${say.percent(v.left)} of its live growth may still go, of ${say.percent(v.cap)}.`,
   "growth-shows": (v, say) =>
     `Wait until growth shows where it lives, about ${say.date(v.expected)}, give or take ${say.days(v.spreadDays)}. Look low on the stems and at the base.`,
+  "look-first": (v, say) =>
+    `${LOOK_FIRST[v.what] ?? "Look first"}: about ${say.date(v.expected)}, but what is known of your place tells that only to ${say.days(v.spreadDays)} either way. Until it was seen, waiting is the safe side.`,
   "growth-overdue": (v, say) =>
     `Growth was expected about ${say.date(v.expected)} and nobody has written it down. Look low on the stems and at the base, and say what you see: the date was only a forecast. If nothing shows by ${say.date(v.latest)}, scratch the base.`,
   "growth-never": (v, say) =>

@@ -27,6 +27,8 @@ import {
   seeded,
   TOWN_ROWS,
   townLabel,
+  kindYearOf,
+  TASK_TABLE,
   townsFrom,
   townsNamed,
   weatherYears,
@@ -478,4 +480,42 @@ test("one who knows zone 9a, latitude 51 and frost from November to 20 April", (
   expect(1.28 * sumOf(open!.known, oneMean(18)).sd).toBeGreaterThan(4);
   expect(Math.abs(Math.max(...said!.tmaxC) - 38)).toBeLessThan(1);
   expect(FACT_DOUBT.monthC).toBeLessThan(1);
+});
+
+test("no cut of an old-wood kind is free because of a forecast: at every town its buds stand until they have flowered", () => {
+  // By hand: of the buds on a shoot, those at its tip and those along the third that a shaping takes.
+  const { reach, depth } = TASK_TABLE.shape;
+  const free: string[] = [];
+  let asked = 0;
+  // Every fifteenth town, and the coolest summers of the table, where forecasts fall shortest.
+  const cool = TOWNS.toSorted((a, b) => Math.max(...a.tmaxC) - Math.max(...b.tmaxC)).slice(0, 12);
+  for (const t of [...TOWNS.filter((_, i) => i % 15 === 0), ...cool]) {
+    const c = inYear(t);
+    for (const taxon of CATALOGUE.taxa.filter((x) => x.displays.some((d) => d.on === "old"))) {
+      const { year, prices } = kindYearOf(taxon, c, { task: "shape", depth: null, reach: null, frameShiftC: 0 });
+      for (const d of taxon.displays.filter((x) => x.on === "old" && x.budsSet)) {
+        const shown = year.displays.find((x) => x.display === d);
+        const priced = prices.displays.find((x) => x.name === d.name);
+        if (!shown || !priced) {
+          free.push(`${t.name}: ${taxon.id}, ${d.name} not placed`);
+          continue;
+        }
+        const taken = reach * (d.atTips + (1 - d.atTips) * depth);
+        // From winter on, or from ten days before for what opens in autumn or winter itself.
+        const autumn = d.opens.rule === "cooling" || d.opens.rule === "season";
+        const from = autumn ? shown.opens.day - 10 : Math.min(year.wakes.day, shown.opens.day) - 20;
+        for (const day of [from, (from + shown.opens.day) / 2, shown.opens.day - 1]) {
+          asked++;
+          const loss = priced.loss[((Math.floor(day) % 365) + 365) % 365]!;
+          // What opens in autumn may still be at its buds in the coolest summer there is: dear, not free.
+          if (loss < (autumn ? 0.6 * taken : taken - 0.02))
+            free.push(
+              `${t.name}: ${taxon.id}, ${d.name}, day ${Math.round(day)}: ${loss.toFixed(2)} of ${taken.toFixed(2)}`,
+            );
+        }
+      }
+    }
+  }
+  expect(free.slice(0, 12)).toEqual([]);
+  expect(asked).toBeGreaterThan(10_000);
 });

@@ -39,6 +39,9 @@ const UNTIL = {
   growth: "until growth is seen",
   survey: "until you have checked it",
   "berries-gone": "until the berries are gone",
+  "bloom-over": "until its bloom is over",
+  "flush-hard": "until its shoots are hard",
+  candles: "until its candles are out",
 } as const;
 
 /** When it may be done: days left, or the day it opens. */
@@ -51,6 +54,8 @@ export function whenText(a: Advice, say: Voice): string {
   }
   if (a.opening?.by === "seen") return UNTIL[a.opening.what];
   if (!w) return "";
+  // Where dates are worth little, what is to be seen comes first.
+  if (a.sign && w.opens) return `${UNTIL[a.sign]}, about ${say.date(w.opens)}`;
   // A window that opens long before its best days is better named by these.
   if (a.best && w.opens && daysBetween(w.opens, a.best.opens) > BEST_LATER_DAYS)
     return `best from ${say.date(a.best.opens)}`;

@@ -30,6 +30,18 @@ const PRESSES: Readonly<Record<Exclude<WaitsFor, null | "survey">, readonly Pres
     { label: "They are gone", kind: "berries-gone", where: null },
     { label: "Not yet", kind: "not-yet", where: null },
   ],
+  "bloom-over": [
+    { label: "Bloom is over", kind: "last-flower", where: null },
+    { label: "Not yet", kind: "not-yet", where: null },
+  ],
+  "flush-hard": [
+    { label: "New shoots are hard", kind: "flush-hardened", where: null },
+    { label: "Not yet", kind: "not-yet", where: null },
+  ],
+  candles: [
+    { label: "Candles are out", kind: "candles-out", where: null },
+    { label: "Not yet", kind: "not-yet", where: null },
+  ],
   flowers: [
     { label: "Flowers on short side shoots", kind: "first-flower", where: "side-shoots" },
     { label: "Flowers at ends of new shoots", kind: "first-flower", where: "new-shoot-ends" },
@@ -40,6 +52,9 @@ const PRESSES: Readonly<Record<Exclude<WaitsFor, null | "survey">, readonly Pres
 const LOOKED_FOR: Readonly<Record<Exclude<WaitsFor, null | "survey">, Observation["lookedFor"]>> = {
   growth: "growth-seen",
   berries: "berries-gone",
+  "bloom-over": "last-flower",
+  "flush-hard": "flush-hardened",
+  candles: "candles-out",
   flowers: null,
 };
 

@@ -31,9 +31,16 @@ export interface RowView extends PlantLook {
 }
 
 /** What is to be seen at a plant: new growth, its flowers while nobody can name it, or its health. */
-export type WaitsFor = "growth" | "flowers" | "berries" | "survey" | null;
+export type WaitsFor = "growth" | "flowers" | "berries" | "bloom-over" | "flush-hard" | "candles" | "survey" | null;
 
-const WAITS = { growth: "growth", survey: "survey", "berries-gone": "berries" } as const;
+const WAITS = {
+  growth: "growth",
+  survey: "survey",
+  "berries-gone": "berries",
+  "bloom-over": "bloom-over",
+  "flush-hard": "flush-hard",
+  candles: "candles",
+} as const;
 
 function waitsFor(a: Advice, group: GroupId, model: GardenModel): WaitsFor {
   const plant = model.plant(a.plantId);

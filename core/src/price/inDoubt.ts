@@ -1,0 +1,62 @@
+/**
+ * Where the place is known too roughly for dates, what is seen leads: around the expected day of the stage that a cut
+ * depends on, the answer is to look, not a date. The safer side is to wait until it was seen.
+ */
+import { TASK_TABLE } from "../model/index.ts";
+import { doubtAt, HALF_RANGE_SDS, inCycle, isFlowers, type DisplayYear, type Stage } from "../phenology/index.ts";
+import type { Days } from "../units/index.ts";
+import { isLive, stageDate, type Question } from "./question.ts";
+import { finding, type Finding, type Opening } from "./reasons.ts";
+
+/** From so much doubt on, one standard deviation, a date of spring is worth less than a look: more than the years differ by. */
+export const LARGE_DOUBT: Days = 9;
+
+type Told = Extract<Opening, { by: "seen" }>["what"];
+
+interface Sign {
+  readonly what: Told;
+  /** The stage that is to be looked for; null where the task does not depend on it. */
+  readonly stage: (q: Question) => Stage | null;
+}
+
+const mainOld = (q: Question): DisplayYear | undefined =>
+  q.kind.year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5 && isFlowers(d.display.name));
+
+const SIGNS: readonly Sign[] = [
+  {
+    what: "bloom-over",
+    stage: (q) => {
+      const main = TASK_TABLE[q.task].reach > 0 ? mainOld(q) : undefined;
+      return main?.lostCycle === null ? main.ends : null;
+    },
+  },
+  { what: "flush-hard", stage: (q) => (q.taxon.outline && TASK_TABLE[q.task].wakes ? q.kind.year.hardens : null) },
+  { what: "candles", stage: (q) => (q.taxon.headOnlyWhileSoft && q.task === "candle" ? q.kind.year.wakes : null) },
+];
+
+/** A stage that was seen has no range left. */
+const wasSeen = (s: Stage): boolean => s.earliest === s.latest;
+
+/** What tells better than the forecast that a window may open near a day; null where the place is known well enough, or nothing does. */
+export function signFor(q: Question, day: number, within: Days): Told | null {
+  if (!isLive(q.task) || q.model.climate.doubt.spring < LARGE_DOUBT) return null;
+  const u = inCycle(q.kind.year, day);
+  for (const { what, stage } of SIGNS) {
+    const s = stage(q);
+    if (s && !wasSeen(s) && Math.abs(u - s.day) <= within) return what;
+  }
+  return null;
+}
+
+/** Around the day a stage is expected, where the place leaves that open: wait and look. */
+export function inDoubtFindings(q: Question): readonly Finding[] {
+  const { climate } = q.model;
+  const what = signFor(q, q.day, HALF_RANGE_SDS * doubtAt(climate, q.day));
+  if (what === null) return [];
+  const s = SIGNS.find((x) => x.what === what)!.stage(q)!;
+  const half = Math.round(HALF_RANGE_SDS * climate.doubt.spring);
+  const expected = stageDate(q, s.day);
+  const latest = stageDate(q, s.day + half);
+  const opening: Opening = { by: "seen", what, expected, latest };
+  return [finding("wait", "look-first", { what, expected, spreadDays: half }, "place", opening)];
+}
