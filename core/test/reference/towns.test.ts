@@ -27,6 +27,7 @@ import {
   seeded,
   TOWN_ROWS,
   townLabel,
+  isFlowers,
   kindYearOf,
   TASK_TABLE,
   townsFrom,
@@ -493,7 +494,7 @@ test("no cut of an old-wood kind is free because of a forecast: at every town it
     const c = inYear(t);
     for (const taxon of CATALOGUE.taxa.filter((x) => x.displays.some((d) => d.on === "old"))) {
       const { year, prices } = kindYearOf(taxon, c, { task: "shape", depth: null, reach: null, frameShiftC: 0 });
-      for (const d of taxon.displays.filter((x) => x.on === "old" && x.budsSet)) {
+      for (const d of taxon.displays.filter((x) => x.on === "old" && x.budsSet && isFlowers(x.name))) {
         const shown = year.displays.find((x) => x.display === d);
         const priced = prices.displays.find((x) => x.name === d.name);
         if (!shown || !priced) {
