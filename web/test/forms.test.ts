@@ -110,6 +110,10 @@ describe("the place form", () => {
       for (const units of ["metric", "both"] as const)
         expect(placeSchema(units).parse(placeInput(p, units))).toEqual(p);
   });
+  test("a place that nobody names is called something all the same", () => {
+    const r = placeSchema("metric").safeParse({ ...placeInput(garden.place, "metric"), name: " " });
+    expect(r.success && r.data.name).toBe("My garden");
+  });
   test.each([
     ["24", "metric", 24],
     ["75 F", "metric", 23.89],
@@ -128,7 +132,7 @@ describe("the place form", () => {
     [{ noFrost: true }, "lastFrost"],
     [{ warmestC: "hot" }, "warmestC"],
     [{ lastFrost: "2025-10-20", firstFrost: "2025-04-20" }, "lastFrost"],
-    [{ name: " " }, "name"],
+    [{ name: "x".repeat(300) }, "name"],
   ] as const)("%j is refused at %s", (typed, field) => {
     expect(
       Object.keys(problems(placeSchema("metric").safeParse({ ...placeInput(garden.place, "metric"), ...typed }))),

@@ -10,7 +10,6 @@ import { springOf, warmthOf, type ClockDoubt, type Expected, type SeasonClock } 
 import { dayWarmth, springFrom } from "./springIndex.ts";
 import { dayWeights } from "./months.ts";
 import { sumOf, type MonthsNormal } from "./seasonMonths.ts";
-import { dayLengthH } from "./sun.ts";
 import { zoneOf, type Zone } from "./zones.ts";
 
 /** Arrays are indexed by season day, 0 to 364, and repeat every year. */
@@ -21,7 +20,6 @@ export interface Climate extends SeasonClock {
   readonly tmaxC: Float64Array;
   readonly sdMinC: Float64Array;
   readonly sdMeanC: Float64Array;
-  readonly dayLengthH: Float64Array;
   readonly coldestDay: SeasonDay;
   /** Coldest night of a usual winter, and the half-zone it belongs to. */
   readonly coldestNightC: Celsius;
@@ -93,7 +91,6 @@ export function climateOf(place: PlaceClimateInput): Climate {
     tmaxC: day.tmaxC,
     sdMinC: night.sdMinC,
     sdMeanC: day.sdMeanC,
-    dayLengthH: Float64Array.from({ length: YEAR_DAYS }, (_, d) => dayLengthH(place.latitudeDeg, d, hemisphere)),
     coldestDay: night.coldestDay,
     warmestDay,
     spring,

@@ -55,6 +55,27 @@ export interface IndexNormals {
   readonly sdMeanC: ArrayLike<number>;
 }
 
+/** Warmth of a day, three of which make an event, in degree-days. */
+const EVENT_DAY = EVENT_GDH / 72;
+const NEWTON_STEPS = 12;
+
+/**
+ * By how much a day of that minimum and maximum must be warmer for three of them to make an event, °F. Where the whole
+ * day lies over the base it is a difference; else Newton's steps from there, by the part of the day over the base.
+ */
+function eventShift(lo: number, hi: number): number {
+  const mean = (lo + hi) / 2;
+  let shift = EVENT_DAY + GDH_BASE_F - mean;
+  for (let i = 0; i < NEWTON_STEPS && lo + shift < GDH_BASE_F; i++) {
+    const off = singleSine(lo + shift, hi + shift, GDH_BASE_F) - EVENT_DAY;
+    const over = 0.5 - Math.asin((GDH_BASE_F - mean - shift) / ((hi - lo) / 2)) / Math.PI;
+    const step = off / over;
+    shift -= step;
+    if (Math.abs(step) < 1e-4) break;
+  }
+  return shift;
+}
+
 /** Expected warmth of each day. */
 export function dayWarmth(n: IndexNormals): DayWarmth {
   const f = (c: number): number => (c * 9) / 5 + 32;
@@ -67,13 +88,7 @@ export function dayWarmth(n: IndexNormals): DayWarmth {
     gdh[d] = expectation((z) => hours(sd * z));
     const sd3 = sd * THREE_DAY_SPREAD;
     spread3[d] = (3 * (hours(sd3) - hours(-sd3))) / 2;
-    let [cold, warm] = [-60, 60];
-    for (let i = 0; i < 14; i++) {
-      const mid = (cold + warm) / 2;
-      if (3 * hours(mid) < EVENT_GDH) cold = mid;
-      else warm = mid;
-    }
-    event[d] = cumulative(-warm / sd3);
+    event[d] = cumulative(-eventShift(lo, hi) / sd3);
   }
   return { gdh, spread3, event };
 }

@@ -85,7 +85,7 @@ const TEXTS: Texts = {
   "growth-shows": (v, say) =>
     `Wait until growth shows where it lives, about ${say.date(v.expected)}, give or take ${say.days(v.spreadDays)}. Look low on the stems and at the base.`,
   "look-first": (v, say) =>
-    `${LOOK_FIRST[v.what] ?? "Look first"}: about ${say.date(v.expected)}, but what is known of your place tells that only to ${say.days(v.spreadDays)} either way. Until it was seen, waiting is the safe side.`,
+    `${LOOK_FIRST[v.what] ?? "Look first"}: about ${say.date(v.expected)}, but what is known of your place tells that only to ${say.days(v.spreadDays)} either way. Until you have seen it, waiting is the safe side.`,
   "growth-overdue": (v, say) =>
     `Growth was expected about ${say.date(v.expected)} and nobody has written it down. Look low on the stems and at the base, and say what you see: the date was only a forecast. If nothing shows by ${say.date(v.latest)}, scratch the base.`,
   "growth-never": (v, say) =>

@@ -1,5 +1,14 @@
 /** Numbers of the strip of the year: a season year's days against a width, and the curves over it. */
-import { monthStart, seasonDate, seasonPoint, seasonStart, YEAR_DAYS, type Climate, type PlainDate } from "@wren/core";
+import {
+  monthStart,
+  seasonDate,
+  seasonPoint,
+  seasonStart,
+  YEAR_DAYS,
+  type Climate,
+  type PlainDate,
+  dayLengthH,
+} from "@wren/core";
 import { area, curveMonotoneX, line } from "d3-shape";
 import { linear } from "./linear.ts";
 
@@ -46,7 +55,7 @@ export function stripCurves(c: Climate, { width, height }: StripBox): StripCurve
       area<number>(
         (d) => x(d),
         height,
-        (d) => light(c.dayLengthH[d]!),
+        (d) => light(dayLengthH(c.place.latitudeDeg, d, c.hemisphere)),
       ).curve(curveMonotoneX)(DAYS) ?? "",
   };
 }

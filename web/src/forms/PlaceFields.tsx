@@ -7,7 +7,7 @@ import { PlaceYear } from "../drawing/PlaceYear.tsx";
 import { today } from "../data/clock.ts";
 import { oddText, placeText } from "../words/placeWords.ts";
 import { Choice, DateField, Field } from "./Field.tsx";
-import { placeInput, placeSchema, type PlaceInput } from "./placeForm.ts";
+import { placeInput, placeSchema, UNNAMED, type PlaceInput } from "./placeForm.ts";
 import { fromSpot, type Spot } from "./spot.ts";
 import { temperatureText } from "./temperature.ts";
 import { TownField } from "./TownField.tsx";
@@ -52,8 +52,7 @@ export function PlaceFields({ form, units, first = false, monthly = null }: Prop
   const [spot, setSpot] = useState<{ readonly towns: readonly Town[]; readonly at: Spot } | null>(null);
   const typed = useDeferredValue(useWatch({ control }));
   const read = useMemo(() => {
-    const name = typed.name?.trim() ? typed.name : "Here";
-    const r = placeSchema(units).safeParse({ ...typed, name });
+    const r = placeSchema(units).safeParse(typed);
     return r.success ? { ...r.data, monthly } : null;
   }, [typed, units, monthly]);
   // Elsewhere than the town, what it says is not of this place: a latitude typed by hand leaves it.
@@ -204,7 +203,12 @@ export function PlaceFields({ form, units, first = false, monthly = null }: Prop
           />
         </Box>
       </Box>
-      <Field control={control} name="name" label="Name of the place" />
+      <Field
+        control={control}
+        name="name"
+        label="Name of the place"
+        helperText={first ? `Left out, it is “${UNNAMED}”` : undefined}
+      />
     </Box>
   );
 }

@@ -39,6 +39,9 @@ const inputs = z.strictObject({
   site: z.enum(SITES),
 });
 
+/** What a place is called that nobody has named. */
+export const UNNAMED = "My garden";
+
 type TextField = Exclude<keyof z.infer<typeof inputs>, "near" | "noFrost" | "site">;
 
 /** @param units what a bare temperature is read in */
@@ -47,7 +50,7 @@ export const placeSchema = (units: Rules["units"]) =>
     const read = <T>(field: TextField, schema: z.ZodType<T, string>): T | null =>
       readField(ctx, field, schema, v[field]);
     const place = {
-      name: read("name", nameText("Give the place a name")) ?? "",
+      name: v.name.trim() === "" ? UNNAMED : (read("name", nameText("Give the place a name")) ?? ""),
       latitudeDeg: read("latitudeDeg", numberText(BOUNDS.latitudeDeg)) ?? 0,
       near: v.near,
       zone: v.zone === "" ? null : v.zone,

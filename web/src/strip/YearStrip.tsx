@@ -16,6 +16,7 @@ import {
 import { today } from "../data/clock.ts";
 import { useDay, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
+import { usePainted } from "../state/painted.ts";
 import { useVoice } from "../state/voice.ts";
 import { dateText, fullDate, monthText } from "../words/dates.ts";
 import { paceText } from "./paceText.ts";
@@ -239,6 +240,8 @@ export function YearStrip() {
   const { on, isToday, setOn, step } = useDay();
   const { climate } = useGarden().model;
   const track = useRef<HTMLDivElement>(null);
+  // The answers come first: the curves join them a frame later.
+  const painted = usePainted();
   const { seasonDay, seasonYear } = seasonPoint(on, climate.hemisphere);
 
   const drag = (e: PointerEvent<HTMLDivElement>): void => {
@@ -285,11 +288,11 @@ export function YearStrip() {
           if (e.buttons > 0) drag(e);
         }}
       >
-        <StripDrawing seasonYear={seasonYear} />
+        {painted ? <StripDrawing seasonYear={seasonYear} /> : <div style={{ height: BOX.height }} />}
         <div className="strip-at" style={{ transform: `translateX(${(seasonDay / 364) * 100}%)` }} />
         <Months seasonYear={seasonYear} />
       </div>
-      <FrostLine seasonYear={seasonYear} />
+      {painted && <FrostLine seasonYear={seasonYear} />}
     </div>
   );
 }

@@ -23,7 +23,7 @@ const FIRST_ROWS = 12;
  * The very first picture of a page answers for so many plants, and says so by leaving the counts out; the others join
  * them in the next frame. On a slow phone the first answer is there a fifth sooner, in a garden of hundreds much more.
  */
-const AT_ONCE = 4;
+const AT_ONCE = 3;
 /** What stands beside and between the rows comes after the first picture. */
 const ChosenAnswer = memo(later(async () => (await import("../../answer/AnswerPanel.tsx")).AnswerPanel, null));
 const NextSteps = later(async () => (await import("./NextSteps.tsx")).NextSteps, null);
