@@ -31,6 +31,8 @@ export interface DisplayYear {
   /** null for what opens on wood of the same season. */
   readonly budsBegin: Stage | null;
   readonly budsSet: Stage | null;
+  /** The forecast fell short of it: it stands late in the season, for want of better. */
+  readonly placed: boolean;
   /** The cycle whose display is lost (0: the one these days tell of), seen and written down; null when none is. */
   readonly lostCycle: number | null;
 }
@@ -194,7 +196,7 @@ function displayYear(
   const budsBegin = d.budsBegin && stageOf(d.budsBegin, c, local);
   if (budsBegin) local.budsBegin = budsBegin;
   const budsSet = d.budsSet && stageOf(d.budsSet, c, local);
-  return { display: d, opens, ends, budsBegin, budsSet, lostCycle: null };
+  return { display: d, opens, ends, budsBegin, budsSet, placed: late, lostCycle: null };
 }
 
 /** What is not known of the place moves a day of its season so much: spring's doubt, or autumn's from two months past midsummer. */
@@ -220,6 +222,7 @@ function withRanges(y: PlantYear, ranges: StageRanges, c: SeasonClock): PlantYea
     ends: of(d.ends, "ends", d.display.name),
     budsBegin: d.budsBegin && of(d.budsBegin, "budsBegin", d.display.name),
     budsSet: d.budsSet && of(d.budsSet, "budsSet", d.display.name),
+    placed: d.placed,
     lostCycle: d.lostCycle,
   }));
   return {

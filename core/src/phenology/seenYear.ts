@@ -202,7 +202,8 @@ function displayWith(d: DisplayYear, i: number, pins: readonly Pin[], driven: Dr
     const there = goes(name, s);
     return s.day < d.ends.day || there.day > ends.day ? there : to(there, ends.day + Math.min(1, s.day - d.ends.day));
   };
-  return { ...d, opens, ends, budsBegin: buds("budsBegin"), budsSet: buds("budsSet") };
+  const placed = d.placed && !opened && !ended;
+  return { ...d, opens, ends, placed, budsBegin: buds("budsBegin"), budsSet: buds("budsSet") };
 }
 
 function withPins(y: PlantYear, pins: readonly Pin[], { taxon, clock }: SeenGround): PlantYear {
@@ -246,6 +247,7 @@ function withUnforeseen(y: PlantYear, taxon: Taxon, day: SeasonDay): PlantYear {
     },
     budsBegin: null,
     budsSet: null,
+    placed: false,
     lostCycle: null,
   };
   return { ...y, displays: [...y.displays, seen], tooCoolFor: y.tooCoolFor.filter((name) => name !== display.name) };

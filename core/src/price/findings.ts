@@ -395,6 +395,8 @@ export function remarks(q: Question): readonly Reason[] {
   const { zone } = q.model.climate;
   if (ZONES.indexOf(zone) < ZONES.indexOf(q.taxon.coldestZone))
     out.push(reason("not-hardy", { zone, coldestZone: q.taxon.coldestZone }, "zones"));
+  for (const d of q.kind.year.displays)
+    if (d.placed) out.push(reason("placed-late", { display: d.display.name }, "bloom-order"));
   for (const display of q.kind.year.tooCoolFor) out.push(reason("too-cool-for", { display }, "bloom-order"));
   const grown = q.model
     .observationsOf(q.plant.id)

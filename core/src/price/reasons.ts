@@ -81,6 +81,7 @@ export interface ReasonValues {
   "shoots-soft": object;
   "no-harm": object;
   "not-hardy": { zone: string; coldestZone: string };
+  "placed-late": { display: string };
   "too-cool-for": { display: string };
   "never-asleep": { quietFrom: string };
   "cut-back-to": { where: string };

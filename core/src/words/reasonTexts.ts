@@ -160,6 +160,8 @@ const TEXTS: Texts = {
   "no-harm": () => "No harm to the plant or its flowers.",
   "not-hardy": (v) =>
     `Zone ${v.zone} is colder than the zone ${v.coldestZone} it is hardy to: a hard winter may kill it.`,
+  "placed-late": (v) =>
+    `How late its ${v.display} open in so cool a summer cannot be told: they are taken to come last, give or take a month. Say when you see them.`,
   "too-cool-for": (v) => `This place is too cool for its ${v.display} to open in most years.`,
   "never-asleep": (v, say) =>
     `Winters are too mild here to put it to sleep: its quiet weeks, from about ${say.date(v.quietFrom)}, stand for that.`,
