@@ -103,6 +103,30 @@ describe("this year's pace", () => {
     expect(all.garden).toBeGreaterThan(one.garden + 2);
   });
 
+  test("a first leaf tells of the year as a first flower does, where spring wakes the plant", () => {
+    const wakes = plantYear(CATALOGUE.byId(LILAC)!, plain.climate).wakes.day;
+    const leaf = (ahead: number) =>
+      modelOf([plantOf(LILAC)], { observations: [seenOn(LILAC, on(wakes - ahead), { kind: "first-leaf" })] }).pace(
+        2026,
+      );
+    expect(leaf(12).notes).toHaveLength(1);
+    expect(leaf(12).days).toBeGreaterThan(4);
+    expect(leaf(-12).days).toBeLessThan(-4);
+    // In flower within its own days it may have been for one day or for twenty: that says nothing.
+    const inside = modelOf([plantOf(LILAC)], {
+      observations: [seenOn(LILAC, on(expected + 8), { kind: "in-flower" })],
+    });
+    expect(inside.pace(2026).from).toBe("usual");
+  });
+
+  test("weather that a station made up is told from weather that was seen", () => {
+    const rows = weatherRows([{ on: date("2026-03-01"), tminC: 2, tmaxC: 12, rainMm: 0 }]);
+    const pace = (weather: Garden["weather"]) => modelOf([plantOf(LILAC)], { weather }).pace(2026);
+    expect([pace([]).simulated, pace(rows).simulated]).toEqual([false, false]);
+    expect(pace(rows.map((w) => ({ ...w, source: "simulated" as const }))).simulated).toBe(true);
+    expect(pace(rows.map((w) => ({ ...w, year: 2020, source: "simulated" as const }))).simulated).toBe(false);
+  });
+
   test("a flower on a plant nobody can name says nothing of the year", () => {
     const candidates = [
       { taxonId: LILAC, share: 0.5 },

@@ -10,7 +10,7 @@ import {
 } from "../calendar/index.ts";
 import type { Plant, Task, Visit, Watched } from "../model/index.ts";
 import { giveOrTake, growthDone, type PlantYear } from "../phenology/index.ts";
-import type { GardenModel } from "../price/index.ts";
+import { plantsYear, type GardenModel } from "../price/index.ts";
 import type { Days } from "../units/index.ts";
 import { CHAINS, type Chain, type ChainId, type Due } from "./chains.ts";
 
@@ -52,9 +52,9 @@ function dayOfLength(year: PlantYear, growthM: number, lengthM: number): number 
   return day;
 }
 
-function spanOf(model: GardenModel, plant: Plant, visit: Visit, due: Due): Span | null {
+function spanOf(model: GardenModel, plant: Plant, visit: Visit, due: Due, asOf: PlainDate): Span | null {
   const taxon = model.taxonOf(plant);
-  const year = model.yearOf(taxon);
+  const year = plantsYear(model, plant, asOf);
   const around = (on: PlainDate, from: Days, to: Days): Span => [addDays(on, from), addDays(on, to)];
   switch (due.by) {
     case "days":
@@ -102,7 +102,7 @@ function stepOf(
   if (repeats && chain.times > 1 && inARow >= chain.times) return null;
   // The second of two trims in a season does not ask for a third.
   if (chain.id === "second-trim" && starts.some((v) => v !== visit && daysBetween(v.on, visit.on) < 150)) return null;
-  const span = spanOf(model, plant, visit, chain.due);
+  const span = spanOf(model, plant, visit, chain.due, on);
   if (!span) return null;
   const [from, until] = span;
   const done = past.some(

@@ -14,7 +14,7 @@ import {
   type SeenStage,
   type Stage,
 } from "../phenology/index.ts";
-import { adviseOn, openGarden, taskForGoal, type GardenModel } from "../price/index.ts";
+import { adviseOn, openGarden, plantsYear, taskForGoal, type GardenModel } from "../price/index.ts";
 import type { Days } from "../units/index.ts";
 
 /** Off by so many of its own "give or take", and at least so many days, an entry is asked about. */
@@ -109,7 +109,7 @@ export function meaningsOf(before: GardenModel, plant: Plant, seen: Observation)
   const taxon = before.taxonOf(plant);
   const { seasonYear, seasonDay } = before.season(seen.on);
   const h = before.climate.hemisphere;
-  const year = before.kindsFor(plant, taxon, seen.on).yearOf(taxon);
+  const year = plantsYear(before, plant, seen.on);
   const day = seasonDay + tells.days;
   const at = nearest(year, tells.stage, day);
   if (!at) return null;

@@ -360,6 +360,12 @@ export function regimeOf(taxon: Taxon, task: Task): Regime {
   return TASK_TABLE[task].regime;
 }
 
+/** A plant's own year as far as it was seen up to a day. */
+export function plantsYear(model: GardenModel, plant: Plant, on: PlainDate): PlantYear {
+  const taxon = model.taxonOf(plant);
+  return model.kindsFor(plant, taxon, on).yearOf(taxon);
+}
+
 /** A plant's height on a day, from its measures and records. */
 export function heightOf(model: GardenModel, plant: Plant, on: PlainDate): HeightEstimate {
   const taxon = model.taxonOf(plant);

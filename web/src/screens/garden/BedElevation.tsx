@@ -1,7 +1,7 @@
 /** One bed as an elevation to scale: today's heights, wanted lines, the season's end as a ghost, a mark for what may be done. */
 import { useDroppable } from "@dnd-kit/core";
 import { Box } from "@mui/material";
-import { adviseOn, heightBand, type Bed, type PlainDate } from "@wren/core";
+import { adviseOn, heightBand, type Bed, type PlainDate, plantsYear } from "@wren/core";
 import { useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { lookOn } from "../../drawing/plant.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
@@ -69,7 +69,7 @@ function useInBed({ standing, labels, view }: InView, pxPerM: number, on: PlainD
       const px = (m: number): number => Math.round(m * pxPerM);
       const band = heightBand(model.garden, plant);
       return {
-        ...lookOn(taxon, model.yearOf(taxon), model.season(on).seasonDay),
+        ...lookOn(taxon, plantsYear(model, plant, on), model.season(on).seasonDay),
         plantId: plant.id,
         taxonId: taxon.id,
         label: plant.label,

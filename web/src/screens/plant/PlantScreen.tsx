@@ -14,6 +14,7 @@ import {
   TASK_TABLE,
   type Plant,
   type Task,
+  plantsYear,
 } from "@wren/core";
 import { useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
@@ -68,7 +69,7 @@ function Head({ plant }: { readonly plant: Plant }) {
     <Box sx={{ display: "flex", gap: 2, alignItems: "flex-end" }}>
       <PlantThumb
         taxon={taxon}
-        {...lookOn(taxon, year, seasonPoint(on, h).seasonDay)}
+        {...lookOn(taxon, plantsYear(model, plant, on), seasonPoint(on, h).seasonDay)}
         seed={plant.id}
         scale={60}
         widthM={plant.widthM}

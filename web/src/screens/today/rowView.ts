@@ -1,6 +1,7 @@
 /** What a row of Today shows, as plain values: a row whose values stay the same is not drawn again while the day is dragged. */
 import {
   heightOf,
+  plantsYear,
   UNKNOWN_TAXON,
   VERDICT_TABLE,
   type Advice,
@@ -58,7 +59,7 @@ const WIDEST_M = 3;
 export function rowView(a: Advice, group: GroupId, model: GardenModel, say: Voice): RowView {
   const plant = model.plant(a.plantId);
   const taxon = model.taxonOf(plant);
-  const year = model.yearOf(taxon);
+  const year = plantsYear(model, plant, a.on);
   const { heightM } = heightOf(model, plant, a.on);
   const weighs = VERDICT_TABLE[a.verdict].go || a.verdict === "costs-flowers";
   return {
