@@ -23,7 +23,7 @@ import {
   type Task,
   type Verdict,
 } from "@wren/core";
-import { everyKindAt, modelOf, PLACE, plantOf, seenOn, someKinds, visitOf } from "./support.ts";
+import { everyKindAt, modelOf, PLACE, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
 const everyKind = everyKindAt(PLACE);
 const kindVerdict = (taxonId: string, on: string, task: Task): Verdict =>
@@ -185,6 +185,33 @@ describe("regimes and standings", () => {
     expect(["best", "fine"]).toContain(
       verdictFor(modelOf([stressed], { observations: [seen] }), stressed.id, on, "shape"),
     );
+  });
+
+  test("a full account shuts what counts in it, and nothing else", () => {
+    const codes = (taxon: string, task: Task): readonly string[] => {
+      const full = visitOf(taxon, "2026-03-20", 0.33);
+      return adviseOn(modelOf([plantOf(taxon)], { visits: [full] }), taxon, date("2026-06-10"), task).reasons.map(
+        (r) => r.code,
+      );
+    };
+    expect(codes("syringa-vulgaris", "shape")).toContain("cap-reached");
+    expect(codes("syringa-vulgaris", "thin-suckers")).not.toContain("cap-reached");
+    expect(codes("syringa-vulgaris", "renovate")).not.toContain("cap-reached");
+    expect(codes("buddleja-davidii", "hard-cutback")).not.toContain("cap-reached");
+  });
+
+  test("hot afternoons are said of shears in a hot July, not of a mild one, of thinning, or of a day whose weather is known", () => {
+    const hot = { ...PLACE, zone: "9a", latitudeDeg: 33, warmestC: 38, lastFrost: null, firstFrost: null } as const;
+    const says = (place: typeof PLACE, on: string, task: Task, weather: Garden["weather"] = []): boolean =>
+      adviseOn(modelOf([plantOf("taxus-media")], { place, weather }), "taxus-media", date(on), task).reasons.some(
+        (r) => r.code === "hot-season",
+      );
+    expect(says(hot, "2026-07-20", "shear")).toBe(true);
+    expect(says(hot, "2026-07-20", "thin")).toBe(false);
+    expect(says(hot, "2026-01-20", "shear")).toBe(false);
+    expect(says({ ...PLACE, warmestC: 20 }, "2026-07-20", "shear")).toBe(false);
+    const cool = weatherRows([{ on: date("2026-07-20"), tminC: 12, tmaxC: 22, rainMm: 0 }]);
+    expect(says(hot, "2026-07-20", "shear", cool)).toBe(false);
   });
 
   test("butterfly bush: seen growth opens it before the forecast; the autumn school is priced by the place", () => {

@@ -13,6 +13,7 @@ import {
   seasonDate,
   seasonPoint,
   seenYear,
+  stagesOf,
   UNSAID_PLACE,
   VERDICT_TABLE,
   verdictFor,
@@ -151,6 +152,21 @@ describe("growth, hardening, rest", () => {
     expect(VERDICT_TABLE[answer(yew, hard, "shear", [said(yew, hard, "flush-hardened")]).verdict].go).toBe(true);
   });
 
+  test("of two entries of one stage the later holds, and other stages keep theirs", () => {
+    const base = usual(LILAC);
+    const days = [-6, 9].map((d) => dayOf(base.wakes.day, d));
+    const fallen = dayOf(base.dormant.day, -20);
+    const seen = [
+      said(LILAC, days[0]!, "first-leaf"),
+      said(LILAC, days[1]!, "first-leaf"),
+      said(LILAC, fallen, "leaf-fall"),
+    ];
+    const m = modelOf([plantOf(LILAC)], { observations: seen });
+    const y = m.kindsFor(m.plant(LILAC), kind(LILAC), date("2026-12-30")).yearOf(kind(LILAC));
+    expect(dayOf(y.wakes.day)).toBe(days[1]);
+    expect(dayOf(y.dormant.day)).toBe(fallen);
+  });
+
   test("leaves that have fallen: it sleeps, whatever the forecast", () => {
     const on = dayOf(usual(LILAC).dormant.day, -25);
     const m = modelOf([plantOf(LILAC)], { observations: [said(LILAC, on, "leaf-fall")] });
@@ -249,6 +265,10 @@ describe("how far it reaches", () => {
             c.hemisphere,
             false,
           );
+          for (const [, stage] of [...stagesOf(base), ...stagesOf(y)]) {
+            expect(stage.earliest).toBeLessThanOrEqual(stage.day + 1e-9);
+            expect(stage.latest).toBeGreaterThanOrEqual(stage.day - 1e-9);
+          }
           expect(y.wakes.day).toBeLessThan(y.hardens.day);
           expect(y.hardens.day).toBeLessThanOrEqual(y.stops.day);
           expect(y.stops.day).toBeLessThanOrEqual(y.dormant.day + 1e-9);
