@@ -11,7 +11,7 @@ import {
   type Garden,
   type GardenModel,
 } from "@wren/core";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import {
   createContext,
   lazy,
@@ -108,6 +108,15 @@ async function open(): Promise<Found> {
   return found;
 }
 
+/**
+ * What can be undone, asked anew after a change. An asking that is still under way began before it, and is dropped:
+ * left alone it would be taken for the answer.
+ */
+async function askUndo(client: QueryClient): Promise<void> {
+  await client.cancelQueries({ queryKey: UNDO_KEY });
+  await client.invalidateQueries({ queryKey: UNDO_KEY });
+}
+
 function useStored() {
   const client = useQueryClient();
   const [placeholder] = useState(atOnce);
@@ -133,7 +142,7 @@ function useStored() {
       if (left) return;
       stop = k.watchOthers((found) => {
         client.setQueryData(KEY, found);
-        void client.invalidateQueries({ queryKey: UNDO_KEY });
+        void askUndo(client);
       });
     });
     return () => {
@@ -203,11 +212,11 @@ export function GardenProvider({ children, waiting }: { readonly children: React
   };
   const retry = (): void => {
     void client.resetQueries({ queryKey: KEY });
-    void client.invalidateQueries({ queryKey: UNDO_KEY });
+    void askUndo(client);
   };
   const seen = (next: Found): void => {
     client.setQueryData(KEY, next);
-    void client.invalidateQueries({ queryKey: UNDO_KEY });
+    void askUndo(client);
   };
   const safe = (props: Pick<ComponentProps<typeof SafeRoom>, "trouble" | "found" | "onGoOn">) => (
     <Suspense fallback={waiting}>
@@ -257,7 +266,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
       };
       const { kept: next, same } = await (await keeper()).changeStored(asked, replaces === true);
       if (!same) client.setQueryData(KEY, { is: "garden", kept: next } satisfies Found);
-      await client.invalidateQueries({ queryKey: UNDO_KEY });
+      await askUndo(client);
       return same;
     },
     onSuccess: (same, c) =>
@@ -269,7 +278,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
     onSuccess: async (done, way) => {
       if (done === null) return;
       client.setQueryData(KEY, done.found);
-      await client.invalidateQueries({ queryKey: UNDO_KEY });
+      await askUndo(client);
       say({ text: way === "undo" ? `Undone: ${done.label}.` : `Done again: ${done.label}.` });
     },
     onError: (e) => say({ text: failure(e), trouble: true }),
