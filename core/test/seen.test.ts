@@ -303,6 +303,8 @@ describe("far from the forecast it is asked what else it may mean", () => {
     expect(means(-10)).toBeNull();
     expect(meaningsOf(m, m.plant(LILAC), said(LILAC, dayOf(usual(LILAC).wakes.day, 60), "growth-seen"))).toBeNull();
     expect(means(60, "buds-killed")).toBeNull();
+    // Berries are not flowers: without a display of them there is no date to be far from.
+    expect(meaningsOf(m, m.plant(LILAC), said(LILAC, date("2026-12-01"), "berries-ripe"))).toBeNull();
   });
 
   test("six weeks early: what each answer would move", () => {

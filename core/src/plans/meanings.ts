@@ -8,6 +8,7 @@ import { BOUNDS, type Garden, type Observation, type Plant } from "../model/inde
 import {
   giveOrTake,
   isFlowers,
+  isFruit,
   sightingOf,
   type DisplayYear,
   type PlantYear,
@@ -49,7 +50,8 @@ export interface Meanings {
 const stagesOf = (y: PlantYear, stage: SeenStage): readonly (readonly [Stage, DisplayYear | null])[] => {
   if (stage === "wakes" || stage === "hardens" || stage === "dormant") return [[y[stage], null]];
   const edge = stage.endsWith("opens") ? "opens" : "ends";
-  return y.displays.flatMap((d) => (isFlowers(d.display.name) ? [[d[edge], d] as const] : []));
+  const named = stage.startsWith("fruit") ? isFruit : isFlowers;
+  return y.displays.flatMap((d) => (named(d.display.name) ? [[d[edge], d] as const] : []));
 };
 
 /** The nearest turn of the nearest of the stages an entry may speak of, as days before its forecast. */
