@@ -28,6 +28,8 @@ const plain = (name) => ({
 export default {
   // Whole screens in jsdom on a busy machine: slow is not wrong.
   testTimeout: 60_000,
+  // Nothing else runs beside it: left alone, jest keeps one core of two idle.
+  maxWorkers: "100%",
   projects: [
     plain("core"),
     plain("server"),

@@ -1,5 +1,5 @@
 // Node built-ins only: this runs before node_modules exists.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
@@ -11,13 +11,31 @@ const stamps = join(root, "node_modules", ".wren");
 
 export const bin = (path) => join(root, "node_modules", path);
 
+const tell = (cmd, args, began) => {
+  const shown = [cmd.split("/").pop(), ...args.map((a) => a.replace(`${root}/`, ""))].join(" ").slice(0, 90);
+  console.log(`> ${shown}  (${((Date.now() - began) / 1000).toFixed(1)} s)`);
+};
 export function run(cmd, args, opts = {}) {
   const began = Date.now();
   const r = spawnSync(cmd, args, { cwd: root, stdio: "inherit", ...opts });
   if (r.error) throw r.error;
-  const shown = [cmd.split("/").pop(), ...args.map((a) => a.replace(`${root}/`, ""))].join(" ").slice(0, 90);
-  console.log(`> ${shown}  (${((Date.now() - began) / 1000).toFixed(1)} s)`);
+  tell(cmd, args, began);
   return r.status ?? 1;
+}
+/** The same beside what goes on; what it prints comes in one piece when it ends. */
+export function start(cmd, args) {
+  const began = Date.now();
+  const child = spawn(cmd, args, { cwd: root, stdio: ["ignore", "pipe", "pipe"] });
+  const parts = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on("data", (d) => parts.push(d));
+  return new Promise((resolve, reject) => {
+    child.on("error", reject);
+    child.on("close", (code) => {
+      process.stdout.write(Buffer.concat(parts));
+      tell(cmd, args, began);
+      resolve(code ?? 1);
+    });
+  });
 }
 export function must(cmd, args, opts) {
   const code = run(cmd, args, opts);
