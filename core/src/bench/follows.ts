@@ -5,7 +5,7 @@
 import type { Taxon } from "../catalogue/index.ts";
 import { addDays, addYears, seasonDate, type PlainDate } from "../calendar/index.ts";
 import { growthToCome } from "../phenology/index.ts";
-import type { GardenModel } from "../price/index.ts";
+import type { GardenModel } from "../garden/index.ts";
 import { alongStem, branchTip, type Point3 } from "../stems/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 import type { Amounts } from "./amounts.ts";

@@ -2,7 +2,7 @@
 import { STANDING_TABLE, type Standing } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { TASK_TABLE, type GoalKind, type Stem, type Task } from "../model/index.ts";
-import { GOAL_TABLE } from "../price/index.ts";
+import { GOAL_TABLE } from "../advice/index.ts";
 import { THUMB_MM } from "../stems/index.ts";
 
 export const PASSES = [

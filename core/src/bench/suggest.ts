@@ -5,7 +5,7 @@
 import { cutHeightFor, suckersToKeep } from "../amount/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Stem, StemCut } from "../model/index.ts";
-import { heightOf, type GardenModel } from "../price/index.ts";
+import { heightOf, type GardenModel } from "../garden/index.ts";
 import { partAtHeight } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { cutAbove } from "./blade.ts";

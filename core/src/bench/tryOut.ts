@@ -1,13 +1,6 @@
 /** A try: the cuts on the drawing, asked of the plant on a day. */
-import {
-  adviseOn,
-  heightOf,
-  lossesOn,
-  mayPlan,
-  type Advice,
-  type BloomLoss,
-  type GardenModel,
-} from "../price/index.ts";
+import { adviseOn, lossesOn, mayPlan, type Advice, type BloomLoss } from "../advice/index.ts";
+import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Plant, Stem, StemCut, Task } from "../model/index.ts";
 import type { Share } from "../units/index.ts";

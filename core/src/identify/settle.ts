@@ -3,7 +3,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import { seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { LIMITS, type Identity, type Observation, type Plant, type Task } from "../model/index.ts";
 import { giveOrTake, inCycle } from "../phenology/index.ts";
-import type { GardenModel } from "../price/index.ts";
+import type { GardenModel } from "../garden/index.ts";
 import type { Share } from "../units/index.ts";
 import { keyById } from "./keys.ts";
 import { oddsOf, posterior, type Answers, type Candidate } from "./posterior.ts";

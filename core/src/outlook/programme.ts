@@ -4,7 +4,8 @@
  */
 import { addDays, addYears, daysBetween, type PlainDate } from "../calendar/index.ts";
 import type { Plant, Programme, ProgrammeWay, Stand, Stem, Task, Watched } from "../model/index.ts";
-import { adviseOn, cheapestDay, heightOf, type GardenModel } from "../price/index.ts";
+import { adviseOn, cheapestDay } from "../advice/index.ts";
+import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { Days, Metres, Share } from "../units/index.ts";
 import { heightTask, outlook } from "./ways.ts";
 import { renewals, type RenewalDo, type RenewalWay, type RenewalYear } from "./renewal.ts";

@@ -2,7 +2,7 @@
 import type { Taxon } from "../catalogue/index.ts";
 import { amountsOf, leafWeight, renewalThird } from "../bench/index.ts";
 import type { Stem } from "../model/index.ts";
-import { mayBeTree } from "../price/index.ts";
+import { mayBeTree } from "../advice/index.ts";
 import { alongStem } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 

@@ -4,7 +4,10 @@ import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import { REGIMES, type Plant, type Rules, type Task } from "../model/index.ts";
-import { adviseOn, cheapestDay, heightOf, minutesFor, tasksFor, type GardenModel } from "../price/index.ts";
+import { adviseOn, cheapestDay } from "../advice/index.ts";
+import { heightOf, type GardenModel } from "../garden/index.ts";
+import { minutesFor } from "../work/index.ts";
+import { tasksFor } from "../price/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { fewestYears, type Reduction } from "./reduction.ts";
 

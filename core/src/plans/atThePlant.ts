@@ -1,7 +1,7 @@
 /** What to do at the plant: passes in order, tools by thickness, cautions that apply. Tables of common practice. */
 import type { Taxon } from "../catalogue/index.ts";
 import type { GoalKind, Plant, Task } from "../model/index.ts";
-import { GOAL_TABLE } from "../price/index.ts";
+import { GOAL_TABLE } from "../advice/index.ts";
 import type { Metres, Millimetres } from "../units/index.ts";
 
 /** Clean-up comes first on every plant. */

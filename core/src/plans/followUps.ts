@@ -10,7 +10,7 @@ import {
 } from "../calendar/index.ts";
 import type { Plant, Task, Visit, Watched } from "../model/index.ts";
 import { giveOrTake, growthDone, type PlantYear } from "../phenology/index.ts";
-import { plantsYear, type GardenModel } from "../price/index.ts";
+import { plantsYear, type GardenModel } from "../garden/index.ts";
 import type { Days } from "../units/index.ts";
 import { CHAINS, type Chain, type ChainId, type Due } from "./chains.ts";
 

@@ -3,7 +3,8 @@ import type { Taxon } from "../catalogue/index.ts";
 import { daysBetween, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import type { Observation, Plant, Task } from "../model/index.ts";
 import { inCycle, isFlowers, isFruit, type DisplayYear, type PlantYear } from "../phenology/index.ts";
-import { kindYearFor, type GardenModel, type Opening } from "../price/index.ts";
+import { kindYearFor, type Opening } from "../advice/index.ts";
+import type { GardenModel } from "../garden/index.ts";
 import type { Days } from "../units/index.ts";
 
 export type Look = Exclude<

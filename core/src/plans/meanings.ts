@@ -15,7 +15,8 @@ import {
   type SeenStage,
   type Stage,
 } from "../phenology/index.ts";
-import { adviseOn, openGarden, plantsYear, taskForGoal, type GardenModel } from "../price/index.ts";
+import { adviseOn, taskForGoal } from "../advice/index.ts";
+import { openGarden, plantsYear, type GardenModel } from "../garden/index.ts";
 import type { Days } from "../units/index.ts";
 
 /** Off by so many of its own "give or take", and at least so many days, an entry is asked about. */

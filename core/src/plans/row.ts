@@ -1,5 +1,5 @@
 /** Plants of one kind side by side: a row is still decided plant by plant, a pair is evened. */
-import { heightOf, type GardenModel } from "../price/index.ts";
+import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Plant } from "../model/index.ts";
 import type { Metres } from "../units/index.ts";

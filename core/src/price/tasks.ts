@@ -1,6 +1,6 @@
 /** What a kind must be for a task to make sense on it at all; a catalogue row may rule out more. */
 import type { Taxon } from "../catalogue/index.ts";
-import { TASKS, type Task } from "../model/index.ts";
+import { TASK_TABLE, TASKS, type Regime, type Task } from "../model/index.ts";
 
 /** Why a task makes no sense for a kind. */
 export type MisfitCode = "no-candles" | "no-skirt" | "no-suckers" | "too-low-for-wind" | "grass-all-or-nothing";
@@ -36,3 +36,12 @@ export function misfit(taxon: Taxon, task: Task): MisfitCode | null {
 
 /** Tasks worth asking about for a kind; those its row rules out stay, because the reason is worth reading. */
 export const tasksFor = (taxon: Taxon): readonly Task[] => TASKS.filter((t) => misfit(taxon, t) === null);
+
+/** The regime a task is booked to on a kind: a hard cut is a cutback where the kind rebuilds each year, else a renewal. */
+export function regimeOf(taxon: Taxon, task: Task): Regime {
+  if (task === "hard-cutback") return taxon.regimes.includes("cutback") ? "cutback" : "renewal";
+  // A grass or perennial is only ever cut back.
+  if (TASK_TABLE[task].regime === "upkeep" && TASK_TABLE[task].wakes && !taxon.regimes.includes("upkeep"))
+    return "cutback";
+  return TASK_TABLE[task].regime;
+}

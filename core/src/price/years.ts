@@ -6,7 +6,7 @@
 import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS } from "../calendar/index.ts";
 import { climateOf, type Climate, type PlaceClimateInput } from "../climate/index.ts";
-import type { Plant, Task } from "../model/index.ts";
+import type { Task } from "../model/index.ts";
 import {
   plantYear,
   quantile,
@@ -17,11 +17,26 @@ import {
   type StageRanges,
 } from "../phenology/index.ts";
 import type { Share } from "../units/index.ts";
-import { shownKey, type DaysShown, type GardenModel, type YearsShown } from "./gardenModel.ts";
-import { taskForGoal } from "./goals.ts";
 import { kindRows, openYearOf } from "./kind.ts";
-import { likelyTaxa } from "./likely.ts";
 import { Sheet } from "./sheet.ts";
+
+/** What years of weather show of a task on a kind, season day by season day. */
+export interface DaysShown {
+  /** Share of the years in which the day is open. */
+  readonly open: ArrayLike<number>;
+  /** Loss of the display that is hit hardest: eight years of ten lie between. */
+  readonly leastLoss: ArrayLike<number>;
+  readonly mostLoss: ArrayLike<number>;
+}
+
+/** What years of weather have shown of kinds: worked out apart, because it takes seconds. */
+export interface YearsShown {
+  readonly years: number;
+  readonly ranges: Readonly<Partial<Record<string, StageRanges>>>;
+  /** By kind and task ("kind|task"), for each season day. */
+  readonly days: Readonly<Partial<Record<string, DaysShown>>>;
+}
+export const shownKey = (taxonId: string, task: Task): string => `${taxonId}|${task}`;
 
 export interface KindAsked {
   readonly taxonId: string;
@@ -36,22 +51,7 @@ export interface YearsAsked {
 }
 /** Enough for ranges that a second set of years agrees with to a day or two. */
 export const YEARS_COUNT = 300;
-const SEED = 1;
-
-/** What a garden's answers need: its kinds, each with the tasks that are asked of it. */
-export function yearsAsked(model: GardenModel): YearsAsked {
-  const tasks = new Map<string, Set<Task>>();
-  const ask = (taxon: Taxon, task: Task): void => {
-    const known = tasks.get(taxon.id) ?? new Set<Task>();
-    tasks.set(taxon.id, known.add(task));
-  };
-  const plants: readonly Plant[] = model.garden.plants;
-  for (const p of plants) for (const t of likelyTaxa(model, p)) ask(t, taskForGoal(model, p));
-  const kinds = [...tasks]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([taxonId, set]): KindAsked => ({ taxonId, tasks: [...set].sort() }));
-  return { place: model.garden.place, kinds, years: YEARS_COUNT, seed: SEED };
-}
+export const YEARS_SEED = 1;
 
 /** Both tails of numbers, which are put in order. On most days nearly all years cost the same, and the rest does not matter. */
 function tailsOf(xs: Float32Array): readonly [least: number, most: number] {

@@ -3,7 +3,8 @@ import { addDays, daysBetween, partsOf, type PlainDate } from "../calendar/index
 import { VERDICT_TABLE, type Task } from "../model/index.ts";
 import { allFollowUps, type FollowUp } from "../plans/index.ts";
 import { programmePlans, stepDay, type ProgrammeStep } from "../outlook/index.ts";
-import { adviseOn, type Advice, type GardenModel, type Reason } from "../price/index.ts";
+import { adviseOn, type Advice, type Reason } from "../advice/index.ts";
+import type { GardenModel } from "../garden/index.ts";
 import type { Days } from "../units/index.ts";
 
 export interface Reminder {

@@ -1,6 +1,6 @@
 /** What somebody who looks asks of a plant's height, by similar triangles: eye, plant, and what stands behind it. */
 import type { Garden, Plant, View, Viewpoint } from "../model/index.ts";
-import { reason, type Reason } from "../price/index.ts";
+import { reason, type Reason } from "../advice/index.ts";
 import type { Metres } from "../units/index.ts";
 
 /** Height of a straight line from the eye to a target where it passes the plant. All heights above the same ground. */

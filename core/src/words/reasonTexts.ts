@@ -1,5 +1,5 @@
 /** One text per reason; a missing one does not compile. Short, second person, says why. */
-import type { ReasonCode, ReasonValues, Reason } from "../price/index.ts";
+import type { ReasonCode, ReasonValues, Reason } from "../advice/index.ts";
 import type { Voice } from "./voice.ts";
 
 type Texts = { readonly [C in ReasonCode]: (v: ReasonValues[C], say: Voice) => string };

@@ -2,10 +2,9 @@
 import { cutHeightFor } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { LIMITS, TASK_TABLE, type GoalKind, type Plant, type Task } from "../model/index.ts";
-import { perPlant, type GardenModel } from "./gardenModel.ts";
-import { likelyTaxa } from "./likely.ts";
+import { perPlant, type GardenModel, likelyTaxa } from "../garden/index.ts";
+import { misfit } from "../price/index.ts";
 import { reason, type Reason } from "./reasons.ts";
-import { misfit } from "./tasks.ts";
 
 export interface GoalRow {
   readonly label: string;

@@ -12,8 +12,8 @@ import type { Taxon } from "../catalogue/index.ts";
 import { seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { TASK_TABLE, type Plant, type Task } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
-import { regimeOf, type GardenModel, type Schooling } from "./gardenModel.ts";
-import type { KindYear } from "./kind.ts";
+import { regimeOf, type KindYear } from "../price/index.ts";
+import type { GardenModel, Schooling } from "../garden/index.ts";
 
 /** One question, with what every finding needs of the answer. */
 export interface Question {

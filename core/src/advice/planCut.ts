@@ -3,8 +3,8 @@ import { fitsOn, together } from "../amount/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import { VERDICT_TABLE, type Regime, type Task, type Verdict } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
+import type { GardenModel } from "../garden/index.ts";
 import { adviseOn, type Advice, type BloomLoss } from "./advise.ts";
-import type { GardenModel } from "./gardenModel.ts";
 import { ask, type Question } from "./question.ts";
 import { reason, type Reason } from "./reasons.ts";
 

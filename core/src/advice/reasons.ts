@@ -139,3 +139,6 @@ export const finding = <C extends ReasonCode>(
   source: SourceId,
   opening: Opening | null = null,
 ): Finding => ({ verdict, reason: reason(code, values, source, verdict), opening });
+
+/** A matter that says nothing of a question. */
+export const NOTHING: readonly Finding[] = [];

@@ -15,15 +15,22 @@ import {
 } from "../model/index.ts";
 import type { Days, Share } from "../units/index.ts";
 import type { Pace } from "../phenology/index.ts";
-import { minutesFor, wildlifeCost, wildlifeInSeason, windOn, type WorkMinutes, type WildlifeCost } from "./costs.ts";
-import { findingsFor, frostRiskOn, remarks } from "./findings.ts";
-import { regimeOf, type GardenModel } from "./gardenModel.ts";
+import {
+  minutesFor,
+  wildlifeCost,
+  wildlifeInSeason,
+  windOn,
+  type WorkMinutes,
+  type WildlifeCost,
+} from "../work/index.ts";
+import { regimeOf, type YearOfPrices } from "../price/index.ts";
+import { type GardenModel, likelyTaxa } from "../garden/index.ts";
+import { frostRiskOn } from "./dayPrices.ts";
+import { findingsFor, remarks } from "./findings.ts";
 import { signFor } from "./inDoubt.ts";
 import { alternatives, type Alternative } from "./instead.ts";
 import { bestRun, windowFor, type BestRun, type Window } from "./window.ts";
 import { taskForGoal } from "./goals.ts";
-import { likelyTaxa } from "./likely.ts";
-import type { YearOfPrices } from "./season.ts";
 import { ask, freesUpOn, isLive, type Question } from "./question.ts";
 import { reason, type Finding, type Opening, type Reason } from "./reasons.ts";
 

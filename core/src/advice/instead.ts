@@ -2,12 +2,10 @@
 import { seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
 import { TASKS, VERDICT_TABLE, VERDICTS, type Plant, type Task, type Verdict } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
-import { minutesFor, type WorkMinutes } from "./costs.ts";
-import type { GardenModel } from "./gardenModel.ts";
-import type { KindYear } from "./kind.ts";
-import { likelyTaxa } from "./likely.ts";
+import { minutesFor, type WorkMinutes } from "../work/index.ts";
+import { type GardenModel, likelyTaxa } from "../garden/index.ts";
+import { type KindYear, misfit } from "../price/index.ts";
 import { ask, type Question } from "./question.ts";
-import { misfit } from "./tasks.ts";
 
 export interface Alternative {
   readonly task: Task;

@@ -1,0 +1,144 @@
+/** What the prices of the day say: frost, wood that does not break, work done twice, flowers; and what makes a day good. */
+import { seasonDate, YEAR_DAYS } from "../calendar/index.ts";
+import { LIMITS, TASK_TABLE } from "../model/index.ts";
+import { inCycle, type DisplayYear } from "../phenology/index.ts";
+import type { Share } from "../units/index.ts";
+import { isHard, isLive, stageDate, type Question } from "./question.ts";
+import { finding, NOTHING, type Finding } from "./reasons.ts";
+
+/** Was this season's growth written down as out, and is it not hard yet? */
+function growthIsOut(q: Question): boolean {
+  const { year } = q.kind;
+  const u = inCycle(year, q.day);
+  return year.seen?.growthFrom != null && u >= year.seen.growthFrom && u < year.hardens.day;
+}
+
+/** Chance of harm by frost: of what grows already, where growth was seen to be out; else of what the cut wakes and bares. */
+export function frostRiskOn(q: Question): Share {
+  const { prices, year } = q.kind;
+  if (!growthIsOut(q) || !q.taxon.frost.wakesWhenCut || !TASK_TABLE[q.task].wakes) return prices.frostRisk[q.day]!;
+  const out = q.model.climate.frost(q.taxon.frost.growthKillC).between(inCycle(year, q.day), year.hardens.day);
+  return Math.max(out, prices.frostRisk[q.day]!);
+}
+/** More likely than not frost takes what is out: a hard cut or shears wait until that is past. */
+const LIKELY: Share = 0.5;
+
+export function growthOutFindings(q: Question): readonly Finding[] {
+  if (!growthIsOut(q)) return NOTHING;
+  const risk = frostRiskOn(q);
+  if (risk <= 0.05 || q.kind.prices.growthFrost[q.day]! > 0.05) return NOTHING;
+  const waits = risk > LIKELY && (isHard(q.task) || q.task === "shear");
+  return [finding(waits ? "wait" : "fine", "growth-in-frost", { risk }, "place")];
+}
+
+export function frostFindings(q: Question): readonly Finding[] {
+  const { prices, year } = q.kind;
+  const late = prices.lateSide[q.day] === 1;
+  const verdict = prices.frostRisk[q.day]! <= LIMITS.frostRisk ? "fine" : late ? "too-late" : "wait";
+  const out: Finding[] = [];
+  const growth = prices.growthFrost[q.day]!;
+  const frame = prices.frameFrost[q.day]!;
+  if (growth > 0.05)
+    out.push(
+      late && inCycle(year, q.day) < year.dormant.day
+        ? finding(verdict, "late-growth", { risk: growth }, "late-cuts")
+        : finding(verdict, "spring-frost", { risk: growth }, "place"),
+    );
+  if (frame > 0.05) {
+    const code = q.task === "deadhead" ? "heads-shelter" : "bared-frame";
+    out.push(finding(verdict, code, { risk: frame }, "practice"));
+  }
+  return out;
+}
+
+export function woodFindings(q: Question): readonly Finding[] {
+  const { prices, year } = q.kind;
+  const u = inCycle(year, q.day);
+  if (prices.regrowthRisk[q.day]! > LIMITS.regrowthRisk)
+    return u > year.hardens.day && u < year.dormant.day
+      ? [finding("too-late", "shoots-hard", {}, "evergreen-pruning")]
+      : [finding("wait", "shoots-not-out", {}, "evergreen-pruning")];
+  if (prices.redo[q.day]! > LIMITS.redo) {
+    const hardens = stageDate(q, u >= year.dormant.day ? year.hardens.day + YEAR_DAYS : year.hardens.day);
+    return [finding("wait", "before-flush", { hardens, toCome: prices.redo[q.day]! }, "evergreen-pruning")];
+  }
+  return NOTHING;
+}
+
+const lossVerdict = (loss: Share, weight: number): "costs-flowers" | "fine" =>
+  loss * weight > LIMITS.flowerLoss ? "costs-flowers" : "fine";
+
+export function displayFindings(q: Question): readonly Finding[] {
+  const out: Finding[] = [];
+  const h = q.model.climate.hemisphere;
+  const p = q.model.season(q.on);
+  for (const d of q.kind.prices.displays) {
+    const loss = d.loss[q.day]!;
+    const next = d.nextLoss[q.day]!;
+    const delay = Math.round(d.delayDays[q.day]!);
+    if (loss <= 0.02 && next <= 0.02 && delay < 3) continue;
+    const display = d.name;
+    const source = q.taxon.sources[0]!;
+    if (loss > 0.02) {
+      const opens = seasonDate(p.seasonYear, d.opens[q.day]!, h);
+      if (lossVerdict(loss, d.weight) === "fine") out.push(finding("fine", "small-loss", { display, loss }, source));
+      else if (opens <= q.on) out.push(finding("costs-flowers", "costs-open-display", { display, loss }, source));
+      else out.push(finding("costs-flowers", "costs-display", { display, loss, opens }, source));
+    }
+    if (delay >= 3) out.push(finding(lossVerdict(loss, d.weight), "delays-display", { display, days: delay }, source));
+    if (next > 0.02)
+      out.push(finding(lossVerdict(next, d.weight), "costs-next-display", { display, loss: next }, source));
+  }
+  return out;
+}
+
+/** For so long after bloom that it is over is worth saying. */
+const AFTER_BLOOM_DAYS = 60;
+
+/** Is the display that would come next, or be on, one whose buds were seen killed? */
+function lostNow(q: Question, d: DisplayYear): boolean {
+  return d.lostCycle !== null && d.lostCycle === Math.ceil((q.day - d.ends.day) / YEAR_DAYS);
+}
+
+/** Why a good day is good, in the words of what makes it so. */
+export function goodFindings(q: Question): readonly Finding[] {
+  const { prices, year } = q.kind;
+  const u = inCycle(year, q.day);
+  if (q.task === "dead-only") return [finding("best", "dead-any-day", {}, "practice")];
+  if (q.task === "deadhead")
+    return prices.spent[q.day]
+      ? [finding("best", "spent-flowers", {}, "practice")]
+      : [finding("no-need", "nothing-spent", {}, "practice")];
+  if (!isLive(q.task)) return NOTHING;
+  const verdict = q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine";
+  const out: Finding[] = [];
+  const free = prices.worstLoss[q.day]! <= LIMITS.flowerLoss;
+  const old = year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5);
+  const fresh = year.displays.find((d) => d.display.on === "new");
+  if (q.taxon.headOnlyWhileSoft) out.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
+  else if (q.taxon.outline) out.push(finding(verdict, "flush-hardened", {}, "evergreen-pruning"));
+  else if (free && old && lostNow(q, old))
+    out.push(finding(verdict, "buds-were-killed", { display: old.display.name }, "record"));
+  else if (free && old) out.push(finding(verdict, "buds-not-begun", { display: old.display.name }, "shrub-calendar"));
+  else if (free && fresh && (u >= year.dormant.day || u < year.wakes.day + 14))
+    out.push(
+      finding(
+        verdict,
+        growthIsOut(q) ? "growth-just-out" : "before-growth",
+        { display: fresh.display.name },
+        "shrub-calendar",
+      ),
+    );
+  else if (
+    free &&
+    fresh &&
+    [u, u + YEAR_DAYS].some((d) => d >= fresh.ends.day && d < fresh.ends.day + AFTER_BLOOM_DAYS)
+  )
+    out.push(finding(verdict, "after-bloom", { display: fresh.display.name }, q.taxon.sources[0]!));
+  if (isHard(q.task) && prices.reserves[q.day]! > 0.05) {
+    const calm = prices.frostRisk[q.day]! <= LIMITS.frostRisk;
+    const waits = free && calm && prices.reserves[q.day]! > LIMITS.reserves;
+    out.push(finding(waits ? "wait" : "fine", "in-full-leaf", {}, "practice"));
+  }
+  return out;
+}

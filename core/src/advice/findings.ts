@@ -1,0 +1,101 @@
+/**
+ * Everything that speaks for or against a task at a plant on a day, each as a finding: a verdict, a reason,
+ * and what ends it. The strongest finding is the verdict. Each function looks at one matter.
+ */
+import { waitsForGrowth } from "../amount/index.ts";
+import { ZONES } from "../climate/index.ts";
+import { TASK_TABLE } from "../model/index.ts";
+import { heightOnDay, inCycle, seasonsEndHeight } from "../phenology/index.ts";
+import { misfit } from "../price/index.ts";
+import { windOn, WIND_ASSUMPTIONS } from "../work/index.ts";
+import { danger } from "./danger.ts";
+import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
+import { displayFindings, frostFindings, goodFindings, growthOutFindings, woodFindings } from "./dayPrices.ts";
+import { inDoubtFindings } from "./inDoubt.ts";
+import { freesUpOn, isHard, isLive, stageDate, type Question } from "./question.ts";
+import { finding, NOTHING, reason, type Finding, type Reason } from "./reasons.ts";
+import { STANDING_MATTERS } from "./standing.ts";
+
+function wrongForKind({ taxon, task }: Question): readonly Finding[] {
+  const name = taxon.common[0]!;
+  const why = taxon.never[task];
+  if (why !== undefined) return [finding("never", why, { taxon: name }, taxon.sources[0]!)];
+  const odd = misfit(taxon, task);
+  if (odd) return [finding("never", odd, { taxon: name }, taxon.sources[0]!)];
+  if (isHard(task) && taxon.regrowthFromLeaflessWood === "no")
+    return [finding("never", "old-wood-stays-bare", { taxon: name }, taxon.sources[0]!)];
+  if (isHard(task) && !taxon.regimes.some((r) => r === "cutback" || r === "renewal"))
+    return [finding("never", "no-such-regime", { taxon: name, task: TASK_TABLE[task].label }, taxon.sources[0]!)];
+  return NOTHING;
+}
+
+/** A cut against wind gains nothing on a plant that wind does not reach. */
+function calm(q: Question): readonly Finding[] {
+  if (q.task !== "reduce-for-wind") return NOTHING;
+  const risk = windOn(q.model, q.plant, q.on, true);
+  return risk < WIND_ASSUMPTIONS.calm ? [finding("no-need", "wind-calm", { risk }, "assumption")] : NOTHING;
+}
+
+function goalMet(q: Question): readonly Finding[] {
+  const { plant, taxon } = q;
+  if (q.task === "leave") return [finding("no-need", "goal-leave", {}, "practice")];
+  if (!isLive(q.task) || plant.goal.heightM === null || plant.goal.kind === "smaller") return NOTHING;
+  const h = q.model.climate.hemisphere;
+  const records = { visits: q.model.visitsOf(plant.id), observations: q.model.observationsOf(plant.id) };
+  const today = heightOnDay(plant, taxon, q.kind.year, h, records, q.on);
+  const end = seasonsEndHeight(today, taxon, q.kind.year, h, q.on);
+  const values = { heightM: today.heightM, endM: end[1], wantedM: plant.goal.heightM };
+  return end[1] <= plant.goal.heightM ? [finding("no-need", "goal-met", values, "record")] : NOTHING;
+}
+
+/** Every matter looked at, in the order in which equals are told. */
+const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
+  danger,
+  wrongForKind,
+  ...STANDING_MATTERS,
+  calm,
+  dayOfFindings,
+  frostFindings,
+  growthOutFindings,
+  woodFindings,
+  displayFindings,
+  inDoubtFindings,
+  goalMet,
+  goodFindings,
+];
+
+/** Everything found, matter by matter; an empty answer would be a bug, so "no harm" closes the list. */
+export function findingsFor(q: Question): readonly Finding[] {
+  const all: Finding[] = [];
+  for (const matter of MATTERS) for (const f of matter(q)) all.push(f);
+  return all.length > 0 ? all : [finding("fine", "no-harm", {}, "practice")];
+}
+
+/** Facts that change no verdict but belong in the answer. */
+export function remarks(q: Question): readonly Reason[] {
+  const out: Reason[] = [];
+  const { zone } = q.model.climate;
+  if (ZONES.indexOf(zone) < ZONES.indexOf(q.taxon.coldestZone))
+    out.push(reason("not-hardy", { zone, coldestZone: q.taxon.coldestZone }, "zones"));
+  for (const d of q.kind.year.displays)
+    if (d.placed) out.push(reason("placed-late", { display: d.display.name }, "bloom-order"));
+  for (const display of q.kind.year.tooCoolFor) out.push(reason("too-cool-for", { display }, "bloom-order"));
+  const grown = q.model
+    .observationsOf(q.plant.id)
+    .findLast((o) => o.kind === "growth-seen" && o.on <= q.on && o.on >= (q.plant.conditionOn ?? o.on));
+  if (grown && q.standing === "healthy" && waitsForGrowth(q.plant.condition))
+    out.push(reason("cut-back-to", { where: grown.where ?? "unsaid" }, "practice"));
+  if (q.plant.support !== null && q.plant.support !== "sound" && isLive(q.task))
+    out.push(reason("tie-first", { support: q.plant.support }, "practice"));
+  const sparse =
+    q.plant.health?.sparseFoot === true && (q.plant.goal.kind === "fuller" || q.plant.goal.kind === "renew");
+  const dense = q.model.observationsOf(q.plant.id).some((o) => o.kind === "foot-dense" && o.on <= q.on);
+  if (sparse && !dense && isLive(q.task)) out.push(reason("foot-first", {}, "practice"));
+  const resting = inCycle(q.kind.year, q.day) >= q.kind.year.stops.day;
+  if (!q.kind.year.sleeps && q.taxon.leaf !== "evergreen" && resting && isLive(q.task))
+    out.push(reason("never-asleep", { quietFrom: stageDate(q, q.kind.year.dormant.day) }, "practice"));
+  out.push(...dayOfRemarks(q));
+  if (q.balance.over > 0)
+    out.push(reason("cap-over", { over: q.balance.over, freesUpOn: freesUpOn(q) ?? q.on }, "shrub-third"));
+  return out;
+}

@@ -1,0 +1,177 @@
+/** A garden opened for questions: its climate, its kinds' years and its plants' accounts, each worked out once. */
+import { schoolOption, type Catalogue, type SchoolOption, type Taxon } from "../catalogue/index.ts";
+import { dayOfYear, partsOf, seasonPoint, type PlainDate, type SeasonPoint } from "../calendar/index.ts";
+import { ahead, type Climate } from "../climate/index.ts";
+import { shareOfVisit, type LedgerEntry } from "../amount/index.ts";
+import type { Garden, Observation, Plant, Task, Visit } from "../model/index.ts";
+import {
+  heightOnDay,
+  seenYear,
+  yearClocks,
+  type HeightEstimate,
+  type Pace,
+  type PlantYear,
+} from "../phenology/index.ts";
+import { shownKey, type DaysShown } from "../price/index.ts";
+import { grouped, type Celsius } from "../units/index.ts";
+import { clockName, kindCache, yearName, type KindCache, type Kinds } from "./kinds.ts";
+import { remembered, rememberedPair } from "./remembered.ts";
+import { schoolingOf, type Schooling } from "./schooling.ts";
+
+/** What is known of a day's weather; null for what was not observed. */
+export interface DayWeather {
+  readonly tminC: Celsius | null;
+  readonly tmaxC: Celsius | null;
+  readonly rainMm: number | null;
+  readonly simulated: boolean;
+}
+
+export interface GardenModel {
+  /** What it was opened with; hand it over to open a changed garden of the same place. */
+  readonly cache: KindCache;
+  readonly garden: Garden;
+  readonly catalogue: Catalogue;
+  /** The usual climate of the place. */
+  readonly climate: Climate;
+  /** Throws on an id that the garden does not hold; a checked garden holds every id it names. */
+  readonly plant: (id: string) => Plant;
+  readonly taxonOf: (plant: Plant) => Taxon;
+  /** In a usual year. */
+  readonly yearOf: (taxon: Taxon) => PlantYear;
+  readonly kindYear: Kinds["kindYear"];
+  /** In the hemisphere's year that began in a calendar year, as far as that is known. */
+  readonly kindsIn: (seasonYear: number) => Kinds;
+  /** The same for one plant: what was seen of it, in this season and in others, tells its dates better than the year does. */
+  readonly kindsFor: (plant: Plant, taxon: Taxon, on: PlainDate) => Kinds;
+  readonly pace: (seasonYear: number) => Pace;
+  /** A day's weather; null when it is not known. */
+  readonly weatherOn: (on: PlainDate) => DayWeather | null;
+  /** What years of weather show of a task on a kind; null until they were worked through. */
+  readonly daysShown: (taxon: Taxon, task: Task) => DaysShown | null;
+  /** The option that holds for a plant: its own, the garden's, or the default of the place. */
+  readonly school: (id: string, plant?: Plant) => SchoolOption;
+  /** What the schools that hold for a plant of a kind change, all of them together. */
+  readonly schooling: (plant: Plant, taxon: Taxon) => Schooling;
+  readonly visitsOf: (plantId: string) => readonly Visit[];
+  readonly observationsOf: (plantId: string) => readonly Observation[];
+  readonly ledgerOf: (plantId: string) => readonly LedgerEntry[];
+  readonly season: (on: PlainDate) => SeasonPoint;
+}
+
+/** Remembers what is true of a plant as long as it and its garden stay the same. */
+export const perPlant = <T>(make: (model: GardenModel, plant: Plant) => T): ((model: GardenModel, plant: Plant) => T) =>
+  rememberedPair(make);
+
+/** Opens a checked garden. A cache of the same place may be handed over to save the climate's fit. */
+export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCache = kindCache(garden)): GardenModel {
+  const plants = new Map(garden.plants.map((p) => [p.id, p]));
+  const visits = grouped(garden.visits, (v) => v.plantId);
+  const observations = grouped(garden.observations, (o) => o.plantId);
+  const plant = (id: string): Plant => {
+    const p = plants.get(id);
+    if (!p) throw new Error(`no plant ${id} in this garden`);
+    return p;
+  };
+  const taxonOf = (p: Plant): Taxon => {
+    const t = catalogue.byId(p.taxonId);
+    if (!t) throw new Error(`no taxon ${p.taxonId} in this catalogue`);
+    return t;
+  };
+  const years = yearClocks(garden, taxonOf, cache.climate);
+  const yearClock = remembered((y: number) => y, years.in);
+  const kindsIn = remembered(
+    (y: number) => y,
+    (seasonYear): Kinds => {
+      const { clock } = yearClock(seasonYear);
+      return clock === cache.climate ? cache : cache.by(clockName(seasonYear, clock), clock);
+    },
+  );
+  const minimumC = cache.climate.coldestNightC;
+  const schooling = rememberedPair((p: Plant, t: Taxon) =>
+    schoolingOf(t.schools.map((s) => schoolOption(s, { ...garden.rules.schools, ...p.schools }, minimumC))),
+  );
+  const season = (on: PlainDate): SeasonPoint => seasonPoint(on, cache.climate.hemisphere);
+  const seenKinds = remembered(
+    (k: { p: Plant; t: Taxon; on: PlainDate; known: number }) =>
+      `${k.p.id}|${k.t.id}|${season(k.on).seasonYear}|${k.known}`,
+    ({ p, t, on }): Kinds => {
+      const { seasonYear } = season(on);
+      const lead = Math.round(years.ofPlant(p.id));
+      const year = kindsIn(seasonYear);
+      const clock = lead === 0 ? year.climate : ahead(year.climate, lead);
+      const name = clockName(seasonYear, clock);
+      const kinds = lead === 0 ? year : cache.by(name, clock);
+      const usual = kinds.yearOf(t);
+      const waits = schooling(p, t).hardCutWaitsFor.includes("growth");
+      const ground = { taxon: t, clock: kinds.climate };
+      const own = seenYear(usual, ground, observations.get(p.id) ?? [], on, cache.climate.hemisphere, waits);
+      return own === usual ? kinds : cache.own(`${name}|${t.id}|${yearName(own)}`, kinds, own);
+    },
+  );
+  const kindsFor = (p: Plant, t: Taxon, on: PlainDate): Kinds => {
+    const seen = observations.get(p.id);
+    if (!seen) return kindsIn(season(on).seasonYear);
+    // Between two entries nothing changes: a day that is dragged meets the same year again.
+    let known = 0;
+    for (const o of seen) if (o.on <= on) known++;
+    return seenKinds({ p, t, on, known });
+  };
+  const weather = new Map(garden.weather.map((w) => [w.year, w]));
+  const weatherOn = (on: PlainDate): DayWeather | null => {
+    if (weather.size === 0) return null;
+    const row = weather.get(partsOf(on).year);
+    const i = dayOfYear(on);
+    const known = { tminC: row?.tminC[i] ?? null, tmaxC: row?.tmaxC[i] ?? null, rainMm: row?.rainMm[i] ?? null };
+    return row && Object.values(known).some((x) => x !== null)
+      ? { ...known, simulated: row.source === "simulated" }
+      : null;
+  };
+  const visitsOf = (id: string): readonly Visit[] => visits.get(id) ?? [];
+  const ledgerOf = remembered(
+    (id: string) => id,
+    (id): readonly LedgerEntry[] => {
+      const taxon = taxonOf(plant(id));
+      return visitsOf(id).map((v) => ({
+        visitId: v.id,
+        on: v.on,
+        regime: v.regime,
+        share: shareOfVisit(v, taxon),
+        hazardShare: v.hazardShare,
+      }));
+    },
+  );
+  return {
+    cache,
+    garden,
+    catalogue,
+    climate: cache.climate,
+    plant,
+    taxonOf,
+    yearOf: cache.yearOf,
+    kindYear: cache.kindYear,
+    kindsIn,
+    kindsFor,
+    weatherOn,
+    pace: (seasonYear) => yearClock(seasonYear).pace,
+    daysShown: (t, task) => cache.shown?.days[shownKey(t.id, task)] ?? null,
+    schooling,
+    school: (id, p) => schoolOption(id, p ? { ...garden.rules.schools, ...p.schools } : garden.rules.schools, minimumC),
+    visitsOf,
+    observationsOf: (id) => observations.get(id) ?? [],
+    ledgerOf,
+    season,
+  };
+}
+
+/** A plant's own year as far as it was seen up to a day. */
+export function plantsYear(model: GardenModel, plant: Plant, on: PlainDate): PlantYear {
+  const taxon = model.taxonOf(plant);
+  return model.kindsFor(plant, taxon, on).yearOf(taxon);
+}
+
+/** A plant's height on a day, from its measures and records. */
+export function heightOf(model: GardenModel, plant: Plant, on: PlainDate): HeightEstimate {
+  const taxon = model.taxonOf(plant);
+  const records = { visits: model.visitsOf(plant.id), observations: model.observationsOf(plant.id) };
+  return heightOnDay(plant, taxon, model.yearOf(taxon), model.climate.hemisphere, records, on);
+}

@@ -1,0 +1,4 @@
+export * from "./gardenModel.ts";
+export { kindCache, withYears, type KindCache, type Kinds } from "./kinds.ts";
+export * from "./likely.ts";
+export type { Schooling } from "./schooling.ts";

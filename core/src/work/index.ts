@@ -1,0 +1,3 @@
+export * from "./minutes.ts";
+export * from "./wildlife.ts";
+export * from "./wind.ts";
