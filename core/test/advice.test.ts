@@ -11,6 +11,7 @@ import {
   date,
   daysBetween,
   demoGarden,
+  inCycle,
   makeDate,
   monthDay,
   openGarden,
@@ -35,7 +36,7 @@ describe("the calendar of the trade, zone 6b (common practice; hydrangeas and sp
     ["hydrangea-paniculata", "shape", "2026-06-10", ["costs-flowers"]],
     ["hydrangea-paniculata", "hard-cutback", "2025-11-20", ["wait"]],
     ["hydrangea-arborescens", "hard-cutback", "2026-03-20", ["best"]],
-    ["hydrangea-macrophylla", "shape", "2026-03-15", ["wait"]],
+    ["hydrangea-macrophylla", "shape", "2026-03-15", ["wait", "costs-flowers"]],
     ["hydrangea-macrophylla", "hard-cutback", "2026-05-20", ["costs-flowers"]],
     ["hydrangea-macrophylla", "deadhead", "2026-08-01", ["best"]],
     ["hydrangea-macrophylla", "deadhead", "2025-11-20", ["wait"]],
@@ -48,12 +49,12 @@ describe("the calendar of the trade, zone 6b (common practice; hydrangeas and sp
     ["syringa-vulgaris", "shape", "2026-06-10", ["best", "fine"]],
     ["syringa-vulgaris", "shape", "2026-09-10", ["too-late"]],
     ["rhododendron-large-leaved", "shape", "2026-06-25", ["best", "fine"]],
-    ["rhododendron-large-leaved", "shear", "2026-06-25", ["never"]],
+    ["rhododendron-large-leaved", "shear", "2026-06-25", ["fine"]],
     ["pieris-japonica", "shape", "2026-06-08", ["best", "fine"]],
     ["osmanthus-fragrans", "shape", "2026-08-15", ["costs-flowers"]],
     ["spiraea-japonica", "hard-cutback", "2026-03-20", ["best"]],
     ["spiraea-japonica", "hard-cutback", "2026-08-14", ["wait"]],
-    ["spiraea-japonica", "hard-cutback", "2026-09-10", ["too-late"]],
+    ["spiraea-japonica", "hard-cutback", "2026-09-10", ["wait"]],
     ["buddleja-davidii", "hard-cutback", "2025-11-10", ["wait"]],
     ["buddleja-davidii", "hard-cutback", "2026-03-15", ["wait"]],
     ["buddleja-davidii", "hard-cutback", "2026-05-10", ["wait"]],
@@ -83,11 +84,19 @@ describe("the calendar of the trade, zone 6b (common practice; hydrangeas and sp
     expect(expected).toContain(kindVerdict(taxon, on, task));
   });
 
-  test("dead wood may go from a healthy plant of any kind on any day", () => {
+  test("dead wood costs nothing, and goes on any day on which it can be told from live", () => {
     for (const t of someKinds(3))
       for (let d = 0; d < 365; d += 13) {
-        const a = adviseOn(everyKind, t.id, addDays(date("2026-01-01"), d), "dead-only");
-        expect([a.verdict, a.bloomLoss.length, a.frostRisk]).toEqual(["best", 0, 0]);
+        const on = addDays(date("2026-01-01"), d);
+        const a = adviseOn(everyKind, t.id, on, "dead-only");
+        const y = everyKind.yearOf(t);
+        const u = inCycle(y, everyKind.season(on).seasonDay);
+        const inLeaf = u > y.wakes.day + 12 && u < y.dormant.day && t.restsInDrought !== true;
+        expect([t.id, on, a.bloomLoss.length, a.frostRisk]).toEqual([t.id, on, 0, 0]);
+        if (Math.abs(u - y.wakes.day - 10) < 3) continue;
+        if (inLeaf) expect([t.id, on, a.verdict]).toEqual([t.id, on, "best"]);
+        else if (t.leaf === "deciduous" && t.restsInDrought !== true)
+          expect([t.id, on, a.verdict]).not.toEqual([t.id, on, "best"]);
       }
   });
 });

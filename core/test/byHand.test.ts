@@ -30,6 +30,7 @@ import {
   treeForm,
   whatFollows,
   windRisk,
+  usualPlan,
   yearOfPrices,
   amountsOf,
   readTally,
@@ -47,12 +48,7 @@ test("the harm of a day is everything the screen names, weighted and added", () 
   const a = PRICE_ASSUMPTIONS;
   for (const taxon of [...someKinds(4, 17), kind("pinus-mugo"), kind("picea-glauca")])
     for (const task of ["shape", "shear", "hard-cutback"] as const) {
-      const p = yearOfPrices(taxon, plantYear(taxon, climate), climate, {
-        task,
-        depth: null,
-        reach: null,
-        frameShiftC: 0,
-      });
+      const p = yearOfPrices(taxon, plantYear(taxon, climate), climate, usualPlan(task));
       for (let t = 0; t < 365; t += 7) {
         const flowers = p.displays.reduce(
           (n, d) =>

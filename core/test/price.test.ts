@@ -13,6 +13,7 @@ import {
   plantYear,
   VERDICT_TABLE,
   VERDICTS,
+  usualPlan,
   yearOfPrices,
   type Climate,
   type CutPlan,
@@ -26,13 +27,7 @@ import { adviseOn, verdictFor } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, PLACES, plantOf, someKinds, visitOf } from "./support.ts";
 
 const climate = climateOf(PLACE);
-const planOf = (task: Task, more: Partial<CutPlan> = {}): CutPlan => ({
-  task,
-  depth: null,
-  reach: null,
-  frameShiftC: 0,
-  ...more,
-});
+const planOf = (task: Task, more: Partial<CutPlan> = {}): CutPlan => ({ ...usualPlan(task), ...more });
 const priced = (taxonId: string, task: Task, more: Partial<CutPlan> = {}): YearOfPrices => {
   const taxon = CATALOGUE.byId(taxonId)!;
   return yearOfPrices(taxon, plantYear(taxon, climate), climate, planOf(task, more));

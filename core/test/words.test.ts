@@ -23,6 +23,7 @@ import {
   voiceOf,
   type GoalKind,
   type Plant,
+  DANGERS,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
@@ -185,6 +186,22 @@ describe("every answer can be said", () => {
       seenOn("syringa-vulgaris", "2026-03-01", { id: "o-3", kind: "buds-killed" }),
     ],
   });
+  // Dangers, each named; grafted heads; a skirt lifted this spring.
+  const dangerous = modelOf(
+    [
+      ...DANGERS.map((what) =>
+        plantOf("malus-floribunda", { id: what, heightM: 4, dangers: [{ what, on: date("2026-03-01") }] }),
+      ),
+      plantOf("rosa-hybrid-tea", { form: "standard" }),
+      plantOf("syringa-vulgaris"),
+      plantOf("thuja-occidentalis"),
+    ],
+    { visits: [visitOf("syringa-vulgaris", "2026-03-01", 0.1, { task: "lift" })] },
+  );
+  for (const p of dangerous.garden.plants)
+    for (const task of TASKS)
+      for (const r of adviseOn(dangerous, p.id, date("2026-05-12"), task).reasons)
+        said.set(r.code, (said.get(r.code) ?? "") + `\n${reasonText(r, say)}`);
   for (const model of [weathered, inland, cool, seen])
     for (const p of model.garden.plants)
       for (const on of ["2026-03-10", "2026-05-12", "2026-07-28", "2026-08-05", "2026-11-05", "2026-12-20"])

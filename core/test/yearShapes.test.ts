@@ -22,17 +22,12 @@ import {
   VERDICTS,
   type CutPlan,
   type Task,
+  usualPlan,
 } from "@wren/core";
 import { Sheet } from "../src/price/sheet.ts";
 import { modelOf, PLACE, PLACES, plantOf, someKinds } from "./support.ts";
 
-const plan = (task: Task, more: Partial<CutPlan> = {}): CutPlan => ({
-  task,
-  depth: null,
-  reach: null,
-  frameShiftC: 0,
-  ...more,
-});
+const plan = (task: Task, more: Partial<CutPlan> = {}): CutPlan => ({ ...usualPlan(task), ...more });
 const c = climateOf(PLACE);
 const yearOf = (id: string, task: Task, more: Partial<CutPlan> = {}) =>
   kindYearOf(CATALOGUE.byId(id)!, c, plan(task, more));
@@ -86,12 +81,12 @@ describe("shapes of a year, zone 6b (common practice; the order of the calendar 
     expect(displays[fresh]!.loss[on]!).toBeLessThan(0.3);
   });
 
-  test("a juniper into leafless wood on no day of the year; dead wood free on every day of any kind", () => {
+  test("a juniper into leafless wood on no day of the year; dead wood that was told from live free on every day of any kind", () => {
     const m = modelOf([plantOf("juniperus-chinensis")]);
     const hard = bySeason(m, m.plant("juniperus-chinensis"), date("2026-01-10"), "hard-cutback");
     expect(hard.map((s) => s.verdict)).toEqual(FOUR_SEASONS.map(() => "never"));
     for (const t of someKinds(2, 30)) {
-      const k = kindYearOf(t, c, plan("dead-only"));
+      const k = kindYearOf(t, c, plan("dead-only", { knows: "told" }));
       expect([...k.verdicts].every((v) => VERDICTS[v] === "best")).toBe(true);
       expect(k.prices.harm.every((x) => x === 0)).toBe(true);
     }

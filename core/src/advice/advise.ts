@@ -32,7 +32,7 @@ import { alternatives, type Alternative } from "./instead.ts";
 import { bestRun, windowFor, type BestRun, type Window } from "./window.ts";
 import { taskForGoal } from "./goals.ts";
 import { ask, freesUpOn, isLive, type Question } from "./question.ts";
-import { reason, type Finding, type Opening, type Reason } from "./reasons.ts";
+import { reason, type Finding, type Opening, type Reason, type ReasonCode } from "./reasons.ts";
 
 export interface BloomLoss {
   readonly display: string;
@@ -91,11 +91,15 @@ export interface Advice {
 
 const rank = (v: Verdict): number => VERDICTS.indexOf(v);
 
+/** Harmless, but not what anybody would call the day for it. */
+const NOT_BEST: ReadonlySet<ReasonCode> = new Set(["large-leaved", "bleeds", "dead-maybe"]);
+
 /** The day's verdict from the year of the kind, unless something about the plant is stronger. */
 function verdictOf(q: Question, found: readonly Finding[]): Verdict {
   // "fine" findings are remarks on a good day; they must not turn "best" down.
   let least = q.kind.verdicts[q.day]!;
-  for (const { verdict } of found) if (verdict !== "fine" && verdict !== "best") least = Math.min(least, rank(verdict));
+  for (const { verdict, reason: r } of found)
+    if ((verdict !== "fine" && verdict !== "best") || NOT_BEST.has(r.code)) least = Math.min(least, rank(verdict));
   return VERDICTS[least]!;
 }
 
@@ -122,6 +126,7 @@ export function lossesOn(prices: YearOfPrices, model: GardenModel, on: PlainDate
 function lossRangeOn(q: Question, depth: Share | null): readonly [Share, Share] | null {
   const shown = q.model.daysShown(q.taxon, q.task);
   if (!shown || depth !== null || !TASK_TABLE[q.task].live) return null;
+  if (q.kind.prices.displays.some((d) => d.accepted)) return null;
   // Years of weather know nothing of buds that were seen dead.
   if (q.kind.year.displays.some((d) => d.lostCycle !== null)) return null;
   const ahead = Math.round(q.usual.year.wakes.day - q.kind.year.wakes.day);

@@ -1,10 +1,18 @@
 /** What the prices of the day say: frost, wood that does not break, work done twice, flowers; and what makes a day good. */
 import { seasonDate, YEAR_DAYS } from "../calendar/index.ts";
-import { LIMITS, TASK_TABLE } from "../model/index.ts";
+import { LIMITS, TASK_TABLE, type Verdict } from "../model/index.ts";
 import { inCycle, type DisplayYear } from "../phenology/index.ts";
+import { overLimit, type LimitName } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
+import { goalLabel } from "./goals.ts";
 import { isHard, isLive, stageDate, type Question } from "./question.ts";
 import { finding, NOTHING, type Finding } from "./reasons.ts";
+
+/** What a limit calls the day; what opens again soon is not past. */
+function over({ kind, day }: Question, name: LimitName): Verdict | null {
+  const verdict = overLimit(name, kind.prices, kind.year, day);
+  return verdict === "too-late" && kind.soon[day] === 1 ? "wait" : verdict;
+}
 
 /** Was this season's growth written down as out, and is it not hard yet? */
 function growthIsOut(q: Question): boolean {
@@ -34,16 +42,18 @@ export function growthOutFindings(q: Question): readonly Finding[] {
 export function frostFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const late = prices.lateSide[q.day] === 1;
-  const verdict = prices.frostRisk[q.day]! <= LIMITS.frostRisk ? "fine" : late ? "too-late" : "wait";
+  const verdict = over(q, "frost") ?? "fine";
   const out: Finding[] = [];
   const growth = prices.growthFrost[q.day]!;
   const frame = prices.frameFrost[q.day]!;
   if (growth > 0.05)
     out.push(
       late && inCycle(year, q.day) < year.dormant.day
-        ? finding(verdict, "late-growth", { risk: growth }, "late-cuts")
+        ? finding(verdict, verdict === "wait" ? "until-asleep" : "late-growth", { risk: growth }, "late-cuts")
         : finding(verdict, "spring-frost", { risk: growth }, "place"),
     );
+  const scorch = prices.scorch[q.day]!;
+  if (scorch > 0.05) out.push(finding(verdict, "scorch", { risk: scorch }, "practice"));
   if (frame > 0.05) {
     const code = q.task === "deadhead" ? "heads-shelter" : "bared-frame";
     out.push(finding(verdict, code, { risk: frame }, "practice"));
@@ -51,16 +61,18 @@ export function frostFindings(q: Question): readonly Finding[] {
   return out;
 }
 
+const isHardShoot = ({ kind: { year }, day }: Question): boolean =>
+  inCycle(year, day) > year.hardens.day && inCycle(year, day) < year.dormant.day;
+
 export function woodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const u = inCycle(year, q.day);
-  if (prices.regrowthRisk[q.day]! > LIMITS.regrowthRisk)
-    return u > year.hardens.day && u < year.dormant.day
-      ? [finding("too-late", "shoots-hard", {}, "evergreen-pruning")]
-      : [finding("wait", "shoots-not-out", {}, "evergreen-pruning")];
-  if (prices.redo[q.day]! > LIMITS.redo) {
+  const stub = over(q, "regrowth");
+  if (stub) return [finding(stub, isHardShoot(q) ? "shoots-hard" : "shoots-not-out", {}, "evergreen-pruning")];
+  const again = over(q, "redo");
+  if (again) {
     const hardens = stageDate(q, u >= year.dormant.day ? year.hardens.day + YEAR_DAYS : year.hardens.day);
-    return [finding("wait", "before-flush", { hardens, toCome: prices.redo[q.day]! }, "evergreen-pruning")];
+    return [finding(again, "before-flush", { hardens, toCome: prices.redo[q.day]! }, "evergreen-pruning")];
   }
   return NOTHING;
 }
@@ -79,6 +91,12 @@ export function displayFindings(q: Question): readonly Finding[] {
     if (loss <= 0.02 && next <= 0.02 && delay < 3) continue;
     const display = d.name;
     const source = q.taxon.sources[0]!;
+    if (d.accepted) {
+      const lost = Math.max(loss, next);
+      if (lost > 0.02)
+        out.push(finding("fine", "loss-accepted", { display, loss: lost, goal: goalLabel(q.plant.goal.kind) }, source));
+      continue;
+    }
     if (loss > 0.02) {
       const opens = seasonDate(p.seasonYear, d.opens[q.day]!, h);
       if (lossVerdict(loss, d.weight) === "fine") out.push(finding("fine", "small-loss", { display, loss }, source));
@@ -104,7 +122,8 @@ function lostNow(q: Question, d: DisplayYear): boolean {
 export function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const u = inCycle(year, q.day);
-  if (q.task === "dead-only") return [finding("best", "dead-any-day", {}, "practice")];
+  if (q.task === "dead-only")
+    return q.kind.prices.untold[q.day]! > 0 ? NOTHING : [finding("best", "dead-any-day", {}, "practice")];
   if (q.task === "deadhead")
     return prices.spent[q.day]
       ? [finding("best", "spent-flowers", {}, "practice")]
@@ -112,7 +131,7 @@ export function goodFindings(q: Question): readonly Finding[] {
   if (!isLive(q.task)) return NOTHING;
   const verdict = q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine";
   const out: Finding[] = [];
-  const free = prices.worstLoss[q.day]! <= LIMITS.flowerLoss;
+  const free = over(q, "flowers") === null;
   const old = year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5);
   const fresh = year.displays.find((d) => d.display.on === "new");
   if (q.taxon.headOnlyWhileSoft) out.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
@@ -135,10 +154,9 @@ export function goodFindings(q: Question): readonly Finding[] {
     [u, u + YEAR_DAYS].some((d) => d >= fresh.ends.day && d < fresh.ends.day + AFTER_BLOOM_DAYS)
   )
     out.push(finding(verdict, "after-bloom", { display: fresh.display.name }, q.taxon.sources[0]!));
-  if (isHard(q.task) && prices.reserves[q.day]! > 0.05) {
-    const calm = prices.frostRisk[q.day]! <= LIMITS.frostRisk;
-    const waits = free && calm && prices.reserves[q.day]! > LIMITS.reserves;
-    out.push(finding(waits ? "wait" : "fine", "in-full-leaf", {}, "practice"));
+  if (prices.reserves[q.day]! > 0.05) {
+    const waits = free && over(q, "frost") === null ? over(q, "reserves") : null;
+    if (waits !== null || isHard(q.task)) out.push(finding(waits ?? "fine", "in-full-leaf", {}, "practice"));
   }
   return out;
 }

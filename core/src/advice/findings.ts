@@ -4,21 +4,42 @@
  */
 import { waitsForGrowth } from "../amount/index.ts";
 import { ZONES } from "../climate/index.ts";
-import { TASK_TABLE } from "../model/index.ts";
+import { TASK_TABLE, type Task } from "../model/index.ts";
 import { heightOnDay, inCycle, seasonsEndHeight } from "../phenology/index.ts";
 import { misfit } from "../price/index.ts";
-import { windOn, WIND_ASSUMPTIONS } from "../work/index.ts";
+import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../work/index.ts";
+import { ailmentFindings } from "./ailments.ts";
 import { danger } from "./danger.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
 import { displayFindings, frostFindings, goodFindings, growthOutFindings, woodFindings } from "./dayPrices.ts";
 import { inDoubtFindings } from "./inDoubt.ts";
-import { freesUpOn, isHard, isLive, stageDate, type Question } from "./question.ts";
+import { freesUpOn, isBelowGraft, isGrafted, isHard, isLive, stageDate, type Question } from "./question.ts";
 import { finding, NOTHING, reason, type Finding, type Reason } from "./reasons.ts";
 import { STANDING_MATTERS } from "./standing.ts";
 
-function wrongForKind({ taxon, task }: Question): readonly Finding[] {
+/** Cuts that take the top off a trunk, or a leader out of a conifer. */
+const TOPS: ReadonlySet<Task> = new Set(["hard-cutback", "reduce-for-wind"]);
+
+/** What the way a plant is grown forbids, or allows. */
+function byForm({ plant, taxon, task }: Question): readonly Finding[] {
   const name = taxon.common[0]!;
+  if (isBelowGraft(plant, task)) return [finding("best", "below-graft", {}, "practice")];
+  if (isGrafted(plant) && (isHard(task) || task === "reduce-for-wind"))
+    return [finding("never", "head-not-felled", {}, "practice")];
+  // What broke off is cut back to sound wood, and a pollard is cut to its own knuckles.
+  const broken = plant.dangers.some((d) => d.what === "broken-limb");
+  const conifer = taxon.group === "conifer" && taxon.regrowthFromLeaflessWood === "no";
+  if (TOPS.has(task) && !broken && (plant.form === "trunk" || (conifer && onTrunk(plant, taxon))))
+    return [finding("never", "topping", { taxon: name, conifer }, "practice")];
+  return NOTHING;
+}
+
+function wrongForKind({ plant, taxon, task }: Question): readonly Finding[] {
+  const name = taxon.common[0]!;
+  if (isBelowGraft(plant, task)) return NOTHING;
   const why = taxon.never[task];
+  // Sliced leaves are a matter of looks: a price, said, and no reason to refuse.
+  if (why === "large-leaved") return [finding("fine", why, { taxon: name }, taxon.sources[0]!)];
   if (why !== undefined) return [finding("never", why, { taxon: name }, taxon.sources[0]!)];
   const odd = misfit(taxon, task);
   if (odd) return [finding("never", odd, { taxon: name }, taxon.sources[0]!)];
@@ -51,6 +72,7 @@ function goalMet(q: Question): readonly Finding[] {
 /** Every matter looked at, in the order in which equals are told. */
 const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
   danger,
+  byForm,
   wrongForKind,
   ...STANDING_MATTERS,
   calm,
@@ -59,6 +81,7 @@ const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
   growthOutFindings,
   woodFindings,
   displayFindings,
+  ailmentFindings,
   inDoubtFindings,
   goalMet,
   goodFindings,

@@ -3,7 +3,7 @@ import { cutHeightFor } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { LIMITS, TASK_TABLE, type GoalKind, type Plant, type Task } from "../model/index.ts";
 import { perPlant, type GardenModel, likelyTaxa } from "../garden/index.ts";
-import { misfit } from "../price/index.ts";
+import { misfit, type Accepts } from "../price/index.ts";
 import { reason, type Reason } from "./reasons.ts";
 
 export interface GoalRow {
@@ -16,14 +16,16 @@ export interface GoalRow {
   readonly passes: Taxon["passes"] | null;
   /** What the kind must be for the wish to make sense; null: any kind. */
   readonly needs: Need | null;
+  /** What the wish gives up knowingly: it is told, and turns no good day into a dear one. */
+  readonly accepts: Accepts;
 }
 type Need = "new-wood-flowers" | "flowers" | "coloured-stems" | "branches" | "rebuilds";
 
 const row = (
   label: string,
   tasks: GoalRow["tasks"],
-  more: Partial<Pick<GoalRow, "height" | "passes" | "needs">> = {},
-): GoalRow => ({ label, tasks, height: false, passes: null, needs: null, ...more });
+  more: Partial<Pick<GoalRow, "height" | "passes" | "needs" | "accepts">> = {},
+): GoalRow => ({ label, tasks, height: false, passes: null, needs: null, accepts: "nothing", ...more });
 const SIZED = { height: true } as const;
 
 /** Common practice: what a wish comes down to. Goals about size on a kind cut to an outline ask for the shears. */
@@ -38,23 +40,29 @@ export const GOAL_TABLE: Readonly<Record<GoalKind, GoalRow>> = {
   "large-flowers": row("Fewer but larger flowers, long stems for the vase", ["hard-cutback", "shape"], {
     passes: "cutback",
     needs: "new-wood-flowers",
+    accepts: "flowers",
   }),
   "many-flowers": row("More but smaller flowers", ["shape", "routine"], { passes: "shaping", needs: "flowers" }),
   screen: row("A screen of a height", ["shape", "routine"], SIZED),
-  view: row("Kept low for a view or for light", ["shape", "routine"], SIZED),
+  view: row("Kept low for a view or for light", ["shape", "routine"], { ...SIZED, accepts: "flowers" }),
   outline: row("A clipped outline", ["shear", "shape", "routine"], SIZED),
   natural: row("Natural: it must not look cut", ["shape", "routine"], { passes: "shaping" }),
   "coloured-stems": row("Young coloured stems or leaves at eye level", ["hard-cutback", "shape"], {
     passes: "renewal",
     needs: "coloured-stems",
+    accepts: "flowers",
   }),
   "tree-form": row("Tree form: three or four bare leaders", ["shape"], { passes: "shaping", needs: "branches" }),
   "off-path": row("Off the path, fence, wall or neighbour", ["shape", "routine"]),
   ground: row("Ground won back below it", ["shape", "routine"], { passes: "renewal" }),
   "keep-heads": row("Berries, seed heads or winter heads kept", ["routine"]),
-  renew: row("Renew an old plant", ["renewal", "hard-cutback", "shape"], { passes: "renewal", needs: "rebuilds" }),
+  renew: row("Renew an old plant", ["renewal", "hard-cutback", "shape"], {
+    passes: "renewal",
+    needs: "rebuilds",
+    accepts: "all",
+  }),
   colony: row("A colony: let it spread", ["routine"]),
-  "no-suckers": row("No suckers", ["shape", "routine"]),
+  "no-suckers": row("No suckers", ["thin-suckers", "shape", "routine"]),
   tidy: row("Only tidy: spent flowers", ["deadhead"]),
   leave: row("Looks good and fits: leave it", ["leave"]),
   "let-go": row("Let it go free", ["leave"]),
@@ -72,6 +80,7 @@ const NEEDS: Readonly<Record<Need, (t: Taxon) => boolean>> = {
   rebuilds: (t) => t.regimes.some((r) => r === "renewal" || r === "cutback"),
 };
 
+export const goalLabel = (g: GoalKind): string => GOAL_TABLE[g].label;
 /** Goals that come with a height. */
 export const goalHasHeight = (g: GoalKind): boolean => GOAL_TABLE[g].height;
 

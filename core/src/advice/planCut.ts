@@ -3,7 +3,7 @@ import { fitsOn, together } from "../amount/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import { VERDICT_TABLE, type Regime, type Task, type Verdict } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
-import type { GardenModel } from "../garden/index.ts";
+import { likelyTaxa, type GardenModel } from "../garden/index.ts";
 import { adviseOn, type Advice, type BloomLoss } from "./advise.ts";
 import { ask, type Question } from "./question.ts";
 import { reason, type Reason } from "./reasons.ts";
@@ -51,7 +51,14 @@ const priceFrom = (q: Question, advice: Advice, cut: CutProposal): PriceOfCut =>
 
 /** The question behind an answer, asked of the kind the answer was given for. */
 const questionOf = (model: GardenModel, { plantId, on, taxonId }: Advice, cut: CutProposal): Question =>
-  ask(model, model.plant(plantId), on, cut.task, cut.share, model.catalogue.byId(taxonId) ?? undefined);
+  ask(
+    model,
+    model.plant(plantId),
+    on,
+    cut.task,
+    cut.share,
+    likelyTaxa(model, model.plant(plantId)).find((t) => t.id === taxonId),
+  );
 
 /** Prices a cut: its share is taken as the share of the shoots' length that goes. */
 export function priceOfCut(model: GardenModel, plantId: string, on: PlainDate, cut: CutProposal): PriceOfCut {

@@ -9,10 +9,12 @@ import {
   type Standing,
 } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
-import { TASK_TABLE, type Plant, type Task } from "../model/index.ts";
-import type { Share } from "../units/index.ts";
-import { regimeOf, type KindYear } from "../price/index.ts";
+import { daysBetween, seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import { TASK_TABLE, type Form, type Plant, type Task } from "../model/index.ts";
+import { showsGrowth } from "../phenology/index.ts";
+import type { Days, Share } from "../units/index.ts";
+import { regimeOf, type CutPlan, type KindYear } from "../price/index.ts";
+import { GOAL_TABLE } from "./goals.ts";
 import type { GardenModel, Schooling } from "../garden/index.ts";
 
 /** One question, with what every finding needs of the answer. */
@@ -78,7 +80,16 @@ export function ask(
   const schooling = model.schooling(plant, taxon);
   const cap = capFor(standing, schooling.cap);
   const reach = task === "renovate" ? schooling.renewReach : null;
-  const more = { depth, reach, frameShiftC: schooling.frameShiftC };
+  // Suckers from below a graft are none of the plant: they cost it no more than dead wood.
+  const priced = isBelowGraft(plant, task) ? "dead-only" : task;
+  const more: Partial<CutPlan> = {
+    depth,
+    reach,
+    frameShiftC: schooling.frameShiftC,
+    accepts: GOAL_TABLE[plant.goal.kind].accepts,
+    firstStage: schooling.firstStage === task,
+    knows: priced === task ? (task === "dead-only" ? known(model, plant, on) : "nothing") : "told",
+  };
   const point = model.season(on);
   return {
     model,
@@ -87,13 +98,52 @@ export function ask(
     task,
     on,
     day: point.seasonDay,
-    kind: model.kindsFor(plant, taxon, on).kindYear(taxon, task, more),
-    usual: model.kindYear(taxon, task, more),
+    kind: model.kindsFor(plant, taxon, on).kindYear(taxon, priced, more),
+    usual: model.kindYear(taxon, priced, more),
     schooling,
     standing,
     entries,
     balance: balanceOn(entries, on, cap),
   };
+}
+
+/** A grafted head on a stem: what shoots from below it is the stock's. */
+const GRAFTED: ReadonlySet<Form> = new Set(["standard", "weeping"]);
+export const isGrafted = (plant: Plant): boolean => plant.form !== null && GRAFTED.has(plant.form);
+export const isBelowGraft = (plant: Plant, task: Task): boolean => task === "thin-suckers" && isGrafted(plant);
+
+/** What was seen of growth holds so long. */
+const LOOK_HOLDS_DAYS: Days = 120;
+
+/**
+ * Whether somebody told dead wood from live, by the last look: "dead" when it was told, "base" when it grows from there
+ * only, "none" when no growth was found, null when nobody looked lately.
+ */
+export function deadTold({
+  model,
+  plant,
+  on,
+}: Pick<Question, "model" | "plant" | "on">): "dead" | "base" | "none" | null {
+  const lately = (day: PlainDate): boolean => day <= on && daysBetween(day, on) < LOOK_HOLDS_DAYS;
+  const looked = plant.health !== null && lately(plant.health.on) ? plant.health : null;
+  const seen = model
+    .observationsOf(plant.id)
+    .findLast((o) => lately(o.on) && (showsGrowth(o) || (o.kind === "not-yet" && o.lookedFor === "growth-seen")));
+  // What was looked at last counts.
+  if (seen && (!looked || seen.on >= looked.on))
+    return seen.kind === "not-yet" ? "none" : seen.where === "base" ? "base" : "dead";
+  if (!looked) return null;
+  if (looked.growth === "from-base") return "base";
+  if (looked.scratch === "brown" || looked.scratch === "tips-brown") return "dead";
+  return looked.growth === "none" ? "none" : looked.growth === "not-looked" ? null : "dead";
+}
+
+/** What is known of a plant's dead wood. */
+function known(model: GardenModel, plant: Plant, on: PlainDate): CutPlan["knows"] {
+  const told = deadTold({ model, plant, on });
+  if (told === "dead" || told === "base") return "told";
+  const water = model.garden.beds.find((b) => b.id === plant.bedId)?.water;
+  return water === "hand" || water === "irrigation" ? "watered" : "nothing";
 }
 
 /** Does the task take live growth? */

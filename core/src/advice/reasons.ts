@@ -1,13 +1,31 @@
 /** Why a verdict stands: codes and values here, texts in words/. Score and reason come from the same call. */
 import type { SourceId } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import type { Verdict } from "../model/index.ts";
+import type { Danger, Verdict } from "../model/index.ts";
 
 /** One code per thing that can be said; the value names each text may use. */
 export interface ReasonValues {
   "power-line": { distanceM: number; limitM: number };
   "leaning-trunk": { split: boolean };
   "thick-stem": { diameterMm: number; limitMm: number };
+  danger: { danger: Danger };
+  "danger-first": { danger: Danger };
+  "law-first": { danger: Danger };
+  "bird-nest": { expected: string };
+  "out-of-reach": { heightM: number; limitM: number };
+  "high-over": { danger: Danger; heightM: number };
+  "from-a-step": { heightM: number; limitM: number };
+  topping: { taxon: string; conifer: boolean };
+  "head-not-felled": object;
+  "below-graft": object;
+  "lifted-lately": { on: string; until: string };
+  "dead-not-told": { expected: string | null };
+  "dead-maybe": object;
+  "dead-tops-off": object;
+  "loss-accepted": { display: string; loss: number; goal: string };
+  bleeds: { until: string };
+  "silver-leaf": { until: string };
+  "fire-blight": object;
   "large-leaved": { taxon: string };
   "old-wood-stays-bare": { taxon: string };
   "bare-wood-stays-bare": { taxon: string };
@@ -25,6 +43,7 @@ export interface ReasonValues {
   dieback: object;
   drought: object;
   unchecked: object;
+  "past-maturity-hard": object;
   "past-maturity": { cap: number };
   "not-established": object;
   "after-cutback": { on: string; until: string };
@@ -57,6 +76,8 @@ export interface ReasonValues {
   "growth-in-frost": { risk: number };
   "bared-frame": { risk: number };
   "heads-shelter": { risk: number };
+  scorch: { risk: number };
+  "until-asleep": { risk: number };
   "late-growth": { risk: number };
   "shoots-hard": object;
   "shoots-not-out": object;
@@ -112,7 +133,7 @@ export type Opening =
   | { readonly by: "day"; readonly on: PlainDate }
   | {
       readonly by: "seen";
-      readonly what: "growth" | "survey" | "berries-gone" | "bloom-over" | "flush-hard" | "candles";
+      readonly what: "growth" | "survey" | "fledged" | "berries-gone" | "bloom-over" | "flush-hard" | "candles";
       /** When it is expected; null when nobody can say. */
       readonly expected: PlainDate | null;
       readonly latest: PlainDate | null;

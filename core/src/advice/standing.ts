@@ -3,9 +3,20 @@ import { growthSeenSince, leavesOn, seasonsFinished, STANDING_TABLE, waitsForGro
 import { addDays, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { LIMITS, TASK_TABLE } from "../model/index.ts";
 import { giveOrTake, inCycle } from "../phenology/index.ts";
-import { regimeOf } from "../price/index.ts";
+import { overLimit, regimeOf } from "../price/index.ts";
 import { wildlifeInSeason } from "../work/index.ts";
-import { capped, freesUpOn, isHard, isLive, lastCutback, nextDormancy, stageDate, type Question } from "./question.ts";
+import {
+  capped,
+  deadTold,
+  freesUpOn,
+  isBelowGraft,
+  isHard,
+  isLive,
+  lastCutback,
+  nextDormancy,
+  stageDate,
+  type Question,
+} from "./question.ts";
 import { finding, NOTHING, type Finding, type Opening } from "./reasons.ts";
 
 const seen = (
@@ -23,10 +34,11 @@ function standingFindings(q: Question): readonly Finding[] {
   const row = STANDING_TABLE[q.standing];
   // After a freeze the old heads are shelter and what looks dead may not be: neither comes off.
   const dead = (q.task === "dead-only" || q.task === "deadhead") && row.deadWood === "wait";
-  const live = isLive(q.task) && row.liveCuts === "wait";
+  const takesLive = isLive(q.task) && !isBelowGraft(q.plant, q.task);
+  const live = takesLive && row.liveCuts === "wait";
   const hard = isHard(q.task) && row.hardCut === "wait";
   if (!dead && !live && !hard) {
-    if (!isLive(q.task)) return NOTHING;
+    if (!takesLive) return NOTHING;
     if (q.standing === "second-season") return [finding("fine", "second-season", { cap: q.balance.cap }, row.source)];
     if (q.standing === "past-maturity") return [finding("fine", "past-maturity", { cap: q.balance.cap }, row.source)];
     return NOTHING;
@@ -44,7 +56,23 @@ function standingFindings(q: Question): readonly Finding[] {
     const until = endOfSeason(q, 2);
     return [finding("wait", "not-established", {}, row.source, { by: "day", on: until })];
   }
+  if (q.standing === "past-maturity")
+    return q.task === "renovate" ? NOTHING : [finding("wait", "past-maturity-hard", {}, row.source, seen("survey"))];
   return [finding("wait", "drought", {}, row.source, seen("survey"))];
+}
+
+/** What is dead can be told by leaves, or by a scratch; a plant that sleeps keeps it to itself. */
+function deadOrAsleep(q: Question): readonly Finding[] {
+  if (q.task !== "dead-only") return NOTHING;
+  const told = deadTold(q);
+  if (told === "base") return [finding("best", "dead-tops-off", {}, "practice")];
+  const expected = nextWaking(q);
+  if (told === "none")
+    return [finding("wait", "dead-not-told", { expected: null }, "practice", seen("growth", expected))];
+  const { prices, year } = q.kind;
+  const verdict = overLimit("untold", prices, year, q.day);
+  if (verdict) return [finding(verdict, "dead-not-told", { expected }, "practice")];
+  return prices.untold[q.day]! > 0 ? [finding("fine", "dead-maybe", {}, "practice")] : NOTHING;
 }
 
 /** The school that cuts a weak whip low in its first winter. */
@@ -153,6 +181,17 @@ function keptHeads(q: Question): readonly Finding[] {
 /** Berries gone within so many days are this season's. */
 const SAME_SEASON_DAYS = 150;
 
+/** A skirt is lifted by steps, and two thirds of the height stay in leaf. */
+function liftedLately(q: Question): readonly Finding[] {
+  if (q.task !== "lift") return NOTHING;
+  const last = q.model.visitsOf(q.plant.id).findLast((v) => v.task === "lift" && v.on <= q.on);
+  if (last && leavesOn(last.on) > q.on) {
+    const until = leavesOn(last.on);
+    return [finding("wait", "lifted-lately", { on: last.on, until }, "practice", { by: "day", on: until })];
+  }
+  return NOTHING;
+}
+
 /** The trims of this season are done. */
 function trimmedEnough(q: Question): readonly Finding[] {
   if (q.task !== "shear" || !q.taxon.schools.includes("trims")) return NOTHING;
@@ -171,6 +210,8 @@ export const STANDING_MATTERS: readonly ((q: Question) => readonly Finding[])[] 
   standingFindings,
   recentCuts,
   account,
+  deadOrAsleep,
+  liftedLately,
   waitsForGrowthToShow,
   waitsForMidwinter,
   keptHeads,

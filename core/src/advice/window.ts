@@ -80,7 +80,7 @@ function spreadOfEdge(open: ArrayLike<number>, edge: number, opening: boolean): 
 
 /** The 80 % range of an edge that the year's course makes. */
 function edgeRange(q: Question, seasonDay: number, on: PlainDate, opening: boolean): EdgeRange {
-  const years = q.model.daysShown(q.taxon, q.task)?.open;
+  const years = q.kind.prices.displays.some((d) => d.accepted) ? null : q.model.daysShown(q.taxon, q.task)?.open;
   const [early, late] = years
     ? spreadOfEdge(years, usualEdge(q.usual.open, seasonDay, opening), opening)
     : [PRIOR_SPREAD_DAYS, PRIOR_SPREAD_DAYS];

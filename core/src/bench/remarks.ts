@@ -5,12 +5,13 @@ import { LIMITS, type Plant, type StemCut } from "../model/index.ts";
 import { toolFor } from "../plans/index.ts";
 import { alongStem } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
+import { REACH_LIMITS } from "../work/index.ts";
 import { BLADE, isBare } from "./blade.ts";
 import { partLeft, type StemEffect } from "./effects.ts";
 
 export const BENCH_LIMITS = {
   /** Higher than this a cut wants climbing (common practice: what cannot be reached from the ground), m. */
-  reachM: 2.5,
+  reachM: REACH_LIMITS.groundM,
   /** Shoulder height: no saw above it, m. */
   shoulderM: 1.5,
   /** Limbs from here on are taken off in three cuts (NA-FR-01-95: over 1 to 2 in; from memory), mm. */

@@ -62,6 +62,10 @@ export const DisplaySchema = z.strictObject({
   budsSet: RuleSchema.nullable(),
   /** Share of the flower buds at shoot tips, the rest along the shoot. */
   atTips: share,
+  /** It comes again and again on new shoots: a cut puts off the next flush and takes no more. */
+  flushes: z.boolean().optional(),
+  /** Its buds stand on spurs near the frame: shortening the long shoots takes none. */
+  onSpurs: z.boolean().optional(),
   /** How long spent flowers may still be taken off: some weeks, until growth starts, or it is not done. */
   spent: z.enum(["weeks", "until-growth", "not-done"]),
 });
@@ -129,8 +133,12 @@ export const TaxonSchema = z.strictObject({
   /** Vigour in shade against full sun. */
   shadeVigour: share,
   regrowthFromLeaflessWood: z.enum(["yes", "slow", "no"]),
+  /** Rests through a dry summer, leafless or brown, and looks dead while it does. */
+  restsInDrought: z.boolean().optional(),
   /** A shoot may be headed only while it is soft (pine candles): later a headed shoot stays a stub. */
   headOnlyWhileSoft: z.boolean(),
+  /** Buds and branches stand along its shoots: a single cut to one of them is answered also once the shoot is hard. */
+  sideBuds: z.boolean(),
   /** Cut for its outline: before the flush it would have to be done again. */
   outline: z.boolean(),
   /** What a hard cut in full leaf costs the plant's reserves, against a lost display; lighter cuts cost less by the cube. */

@@ -15,6 +15,7 @@ import {
 import { shownKey, type DaysShown } from "../price/index.ts";
 import { grouped, type Celsius } from "../units/index.ts";
 import { clockName, kindCache, yearName, type KindCache, type Kinds } from "./kinds.ts";
+import { ownKind } from "./ownKind.ts";
 import { remembered, rememberedPair } from "./remembered.ts";
 import { schoolingOf, type Schooling } from "./schooling.ts";
 
@@ -72,10 +73,11 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     if (!p) throw new Error(`no plant ${id} in this garden`);
     return p;
   };
+  const asGrown = rememberedPair(ownKind);
   const taxonOf = (p: Plant): Taxon => {
     const t = catalogue.byId(p.taxonId);
     if (!t) throw new Error(`no taxon ${p.taxonId} in this catalogue`);
-    return t;
+    return asGrown(p, t);
   };
   const years = yearClocks(garden, taxonOf, cache.climate);
   const yearClock = remembered((y: number) => y, years.in);

@@ -4,7 +4,7 @@ import { YEAR_DAYS } from "../calendar/index.ts";
 import { climateOf, type Climate, type PlaceClimateInput, type SeasonClock } from "../climate/index.ts";
 import type { Task } from "../model/index.ts";
 import { plantYear, type PlantYear } from "../phenology/index.ts";
-import { kindYearOf, type CutPlan, type KindYear, type YearsShown } from "../price/index.ts";
+import { kindYearOf, usualPlan, type CutPlan, type KindYear, type YearsShown } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { remembered, rememberedPair } from "./remembered.ts";
 
@@ -14,7 +14,7 @@ export interface Kinds {
   readonly climate: Climate;
   readonly yearOf: (t: Taxon) => PlantYear;
   /** Prices of a task on a kind; for a cut of a given depth when it is not the task's usual one. */
-  readonly kindYear: (t: Taxon, task: Task, more?: Partial<Omit<CutPlan, "task">>) => KindYear;
+  readonly kindYear: (t: Taxon, task: Task, more?: More) => KindYear;
 }
 
 /** Years of kinds depend on the place only, so they outlive an edit of the plants. */
@@ -31,8 +31,22 @@ const DEPTH_STEP = 0.05;
 const stepped = (depth: Share | null): Share | null =>
   depth === null ? null : Math.round(depth / DEPTH_STEP) * DEPTH_STEP;
 
+type More = Partial<Omit<CutPlan, "task">>;
+const planned = (task: Task, more: More): CutPlan => ({
+  ...usualPlan(task),
+  ...more,
+  depth: stepped(more.depth ?? null),
+});
+const isUsual = (p: CutPlan): boolean =>
+  p.depth === null &&
+  p.reach === null &&
+  p.frameShiftC === 0 &&
+  p.accepts === "nothing" &&
+  !p.firstStage &&
+  p.knows === "nothing";
+
 const planName = (t: Taxon, plan: CutPlan): string =>
-  `${t.id}|${plan.task}|${plan.depth ?? ""}|${plan.reach ?? ""}|${plan.frameShiftC}`;
+  [t.id, plan.task, plan.depth, plan.reach, plan.frameShiftC, plan.accepts, plan.firstStage, plan.knows].join("|");
 
 /** @param priced the same kinds without ranges: their prices are taken over */
 function kindsBy(climate: Climate, shown: YearsShown | null, priced: Kinds | null): Kinds {
@@ -44,7 +58,7 @@ function kindsBy(climate: Climate, shown: YearsShown | null, priced: Kinds | nul
     const year = yearOf(t);
     return priced ? { ...priced.kindYear(t, plan.task, plan), year } : kindYearOf(t, climate, plan, year);
   };
-  const usual = rememberedPair((t: Taxon, task: Task) => made(t, { task, depth: null, reach: null, frameShiftC: 0 }));
+  const usual = rememberedPair((t: Taxon, task: Task) => made(t, usualPlan(task)));
   const special = remembered(
     (k: { t: Taxon; plan: CutPlan }) => planName(k.t, k.plan),
     ({ t, plan }) => made(t, plan),
@@ -52,10 +66,10 @@ function kindsBy(climate: Climate, shown: YearsShown | null, priced: Kinds | nul
   return {
     climate,
     yearOf,
-    kindYear: (t, task, { depth = null, reach = null, frameShiftC = 0 } = {}) =>
-      depth === null && reach === null && frameShiftC === 0
-        ? usual(t, task)
-        : special({ t, plan: { task, depth: stepped(depth), reach, frameShiftC } }),
+    kindYear: (t, task, more = {}) => {
+      const plan = planned(task, more);
+      return isUsual(plan) ? usual(t, task) : special({ t, plan });
+    },
   };
 }
 
@@ -68,8 +82,7 @@ function ownKinds(base: Kinds, year: PlantYear): Kinds {
   return {
     climate: base.climate,
     yearOf: () => year,
-    kindYear: (t, task, { depth = null, reach = null, frameShiftC = 0 } = {}) =>
-      priced({ t, plan: { task, depth: stepped(depth), reach, frameShiftC } }),
+    kindYear: (t, task, more = {}) => priced({ t, plan: planned(task, more) }),
   };
 }
 /** Keeps what it makes by a name. */

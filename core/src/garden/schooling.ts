@@ -1,5 +1,6 @@
 /** What the schools that hold for a plant change, put together. */
 import type { SchoolOption } from "../catalogue/index.ts";
+import type { Task } from "../model/index.ts";
 import type { Celsius, Share } from "../units/index.ts";
 
 /** The schools of a plant put together. */
@@ -10,6 +11,8 @@ export interface Schooling {
   readonly renewReach: Share | null;
   readonly trims: 1 | 2;
   readonly buildsBase: boolean;
+  /** A cut that the main one later puts right. */
+  readonly firstStage: Task | null;
   readonly hardCutWaitsFor: readonly ("growth" | "midwinter")[];
 }
 /** The cap where no school says otherwise (common practice). */
@@ -24,6 +27,7 @@ export function schoolingOf(options: readonly SchoolOption[]): Schooling {
     frameShiftC: changes.reduce((sum, c) => sum + (c.frameShiftC ?? 0), 0),
     renewReach: changes.find((c) => c.renewReach !== undefined)?.renewReach ?? null,
     trims: changes.find((c) => c.trims !== undefined)?.trims ?? 1,
+    firstStage: changes.find((c) => c.firstStage !== undefined)?.firstStage ?? null,
     buildsBase: changes.some((c) => c.buildsBase === true),
     hardCutWaitsFor: changes.flatMap((c) => c.hardCutWaitsFor ?? []),
   };

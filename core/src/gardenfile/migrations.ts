@@ -107,6 +107,12 @@ const located: Step = (file) => {
 /** Version 7 could not say all that is seen: what it says is said the same way. */
 const seenMore: Step = (file) => file;
 
+/** What version 8 did not say: how a plant is grown, its own size, and what of danger was seen. */
+export const FORM_FILL = {
+  plants: { form: null, vigour: "usual", ownSize: { heightM: null, growthM: null }, dangers: [] },
+} as const;
+const formed = filledWith(FORM_FILL, {});
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
 const STEPS: Readonly<Record<number, Step>> = {
   1: surveyed,
@@ -116,8 +122,9 @@ const STEPS: Readonly<Record<number, Step>> = {
   5: pictured,
   6: located,
   7: seenMore,
+  8: formed,
 };
-export const NEWEST = 8;
+export const NEWEST = 9;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

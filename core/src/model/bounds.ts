@@ -17,6 +17,8 @@ export const BOUNDS = {
   heightM: { from: 0.01, to: 40 },
   /** What is left after a cut: the ground is possible. */
   afterM: { from: 0, to: 40 },
+  /** What a plant adds in a year. */
+  growthM: { from: 0.01, to: 8 },
   widthM: { from: 0.01, to: 60 },
   share: { from: 0, to: 1 },
   millimetres: { from: 0.1, to: 600 },
@@ -89,6 +91,7 @@ export const MOST = {
   seasons: 300,
   candidates: 20,
   touches: 10,
+  dangers: 13,
   views: 6,
   cutsInVisit: 20,
   diameters: 500,

@@ -42,6 +42,30 @@ export const GOALS = [
 ] as const;
 export type GoalKind = (typeof GOALS)[number];
 
+/** How a plant is grown. */
+export const FORMS = ["many-stems", "trunk", "standard", "weeping", "trained", "clipped", "pollard"] as const;
+export type Form = (typeof FORMS)[number];
+/** How strong a plant grows beside what its kind usually does. */
+export const VIGOURS = ["dwarf", "compact", "usual", "vigorous"] as const;
+export type Vigour = (typeof VIGOURS)[number];
+/** What at a plant can hurt somebody, or is decided by law. */
+export const DANGERS = [
+  "hung-limb",
+  "broken-limb",
+  "split-limb",
+  "dead-over-path",
+  "dead-over-roof",
+  "bird-nest",
+  "insect-nest",
+  "over-glass",
+  "over-roof",
+  "over-road",
+  "over-water",
+  "protected",
+  "neighbours",
+] as const;
+export type Danger = (typeof DANGERS)[number];
+
 export const STANCES = ["upright", "flopped", "leaning", "split"] as const;
 export type Stance = (typeof STANCES)[number];
 export const TOUCHED = ["path", "fence", "wall", "window", "plant", "wire", "roof", "mower"] as const;
@@ -110,6 +134,13 @@ export const PlantSchema = z.strictObject({
   /** Distance of its middle behind the bed's front edge. */
   backM: within(BOUNDS.backM),
   stance: z.enum(STANCES),
+  /** null: as its kind is usually grown. */
+  form: z.enum(FORMS).nullable(),
+  vigour: z.enum(VIGOURS),
+  /** Its own height when grown up and growth in a year, typed or measured; null: by kind and vigour. */
+  ownSize: z.strictObject({ heightM: heightM.nullable(), growthM: within(BOUNDS.growthM).nullable() }),
+  /** What was seen of danger, each on its day. */
+  dangers: rows(z.strictObject({ what: z.enum(DANGERS), on: PlainDateSchema }), MOST.dangers),
   /** Old plants that have grown into one mass. */
   plantsInOne: within(BOUNDS.plantsInOne),
   touches: rows(z.strictObject({ what: z.enum(TOUCHED), distanceM: within(BOUNDS.distanceM) }), MOST.touches),

@@ -58,6 +58,7 @@ export const OBSERVATIONS = [
   "foot-dense",
   "regrowth-clean",
   "regrowth-poor",
+  "nest-empty",
 ] as const;
 /** What can be waited for; "not-yet" says of which it was looked for. */
 export const WATCHED = [
@@ -69,6 +70,7 @@ export const WATCHED = [
   "regrowth-clean",
   "flush-hardened",
   "candles-out",
+  "nest-empty",
 ] as const;
 export type Watched = (typeof WATCHED)[number];
 export const ObservationSchema = z.strictObject({

@@ -7,6 +7,7 @@ import type { Display, Rule, StageName, Taxon } from "../catalogue/index.ts";
 import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import { growthFor, type ClockDoubt, type SeasonClock } from "../climate/index.ts";
 import type { Celsius, Days, Share } from "../units/index.ts";
+import { isFlowers } from "./sightings.ts";
 
 /** A stage's expected day, and the days between which it falls in eight years of ten. */
 export interface Stage {
@@ -193,11 +194,22 @@ function displayYear(
   const endDay = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + YEAR_DAYS / 2;
   const ends = moved(rawEnds, Math.max(opens.day + SHORTEST_DISPLAY, endDay));
   local.ends = ends;
-  const budsBegin = d.budsBegin && stageOf(d.budsBegin, c, local);
+  const budsBegin = d.budsBegin && notTooSoon(d, stageOf(d.budsBegin, c, local));
   if (budsBegin) local.budsBegin = budsBegin;
   const budsSet = d.budsSet && stageOf(d.budsSet, c, local);
   return { display: d, opens, ends, budsBegin, budsSet, placed: late, lostCycle: null };
 }
+
+/**
+ * Whenever a spring shrub flowered, it makes the next buds in summer's light, on shoots that have done growing: where
+ * spring comes in February no less (calendars of warm and cold places alike say "after bloom, done by early July").
+ * A season day.
+ */
+const BUDS_NOT_BEFORE: SeasonDay = 178;
+export const notTooSoon = (d: Display, budsBegin: Stage): Stage =>
+  d.budsBegin?.rule === "after" && d.budsBegin.stage === "ends" && isFlowers(d.name)
+    ? moved(budsBegin, Math.max(budsBegin.day, BUDS_NOT_BEFORE))
+    : budsBegin;
 
 /** What is not known of the place moves a day of its season so much: spring's doubt, or autumn's from two months past midsummer. */
 export const doubtAt = (c: Pick<SeasonClock, "doubt" | "warmestDay">, day: SeasonDay): Days =>

@@ -8,7 +8,7 @@ import { seasonPoint, YEAR_DAYS, type Hemisphere, type PlainDate, type SeasonDay
 import type { SeasonClock } from "../climate/index.ts";
 import type { Observation } from "../model/index.ts";
 import type { Days } from "../units/index.ts";
-import type { DisplayYear, PlantYear, SeenOfYear, Stage } from "./plantYear.ts";
+import { notTooSoon, type DisplayYear, type PlantYear, type SeenOfYear, type Stage } from "./plantYear.ts";
 import { isFlowers, isFruit, sightingOf, type Sighting, type Telling } from "./sightings.ts";
 
 /** Ours, from memory of phenology records. */
@@ -199,7 +199,7 @@ function displayWith(d: DisplayYear, i: number, pins: readonly Pin[], driven: Dr
   const buds = (name: "budsBegin" | "budsSet"): Stage | null => {
     const s = d[name];
     if (!s) return null;
-    const there = goes(name, s);
+    const there = name === "budsBegin" ? notTooSoon(d.display, goes(name, s)) : goes(name, s);
     return s.day < d.ends.day || there.day > ends.day ? there : to(there, ends.day + Math.min(1, s.day - d.ends.day));
   };
   const placed = d.placed && !opened && !ended;

@@ -124,6 +124,7 @@ const WAITED_FOR: Partial<Record<Extract<Opening, { by: "seen" }>["what"], Look>
   "bloom-over": "last-flower",
   "flush-hard": "flush-hardened",
   candles: "candles-out",
+  fledged: "nest-empty",
 };
 
 /**

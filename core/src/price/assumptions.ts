@@ -20,11 +20,38 @@ export const PRICE_ASSUMPTIONS = {
   /** Weight of a day of delay against a lost display, and its ceiling. */
   delayWeightPerDay: 1 / 120,
   delayWeightMost: 0.3,
+  /** Kinds that lose so much of their frame come again from the base; so long after waking a hard cut takes dead tops only. */
+  killedToBase: 0.8,
+  topsDays: 45,
+  /** The end of coloured stems that counts for nothing, days. */
+  fadingDays: 30,
+  /** What nipped shoots cost a plant whose frame stands the winter, against one that freezes back: it shoots again. */
+  nippedInSpring: 0.25,
+  /** Frames damaged only below this are hardy enough for that, °C. */
+  hardyFrameC: -10,
+  /** A kind that wakes so long after the first leaves is thought dead every spring; leaves tell so long after it woke. */
+  wakesLateDays: 12,
+  leavesTellDays: 10,
+  /** From so much of its frame lost to winter on, a kind dies back as a rule. */
+  diesBack: 0.2,
+  /** Dry-country kinds rest from so long before the warmest day until so long after it. */
+  restsBeforeDays: 40,
+  restsAfterDays: 70,
+  /** Weight of not knowing dead from live, where only what is surely dead comes off. */
+  untoldWeight: 0.2,
+  /** Frost at or under this scorches freshly bared leaves within so many days; the share of the face that shows it. */
+  scorchC: -2,
+  scorchDays: 28,
+  scorchLoss: 0.5,
   redoWeight: 0.3,
   /** Spent flowers may be taken off this many days after bloom where they do not stay on. */
   spentDays: 45,
   /** Part of bloom after which there is something spent. */
   spentFrom: 0.4,
+  /** The first flowers of a long display are spent after so many days. */
+  spentAfterDays: 18,
+  /** Heads that stay through winter may be taken off until so long after growth began. */
+  headsUntilDays: 45,
 } as const;
 
 /** Chances of frost below this count as none. */

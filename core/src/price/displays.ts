@@ -8,13 +8,15 @@ import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Climate, FrostOdds } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
 import { isFlowers, type DisplayYear, type PlantYear } from "../phenology/index.ts";
-import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
+import { clampShare, type Days, type DegreeDays, type Share } from "../units/index.ts";
 import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import type { Sheet } from "./sheet.ts";
 
 export interface DisplayPrices {
   readonly name: string;
   readonly weight: Share;
+  /** Given up knowingly: its loss is told, and no limit. */
+  readonly accepted: boolean;
   /** Season day (may lie past 364) on which the coming display opens, as seen from each day. */
   readonly opens: Float64Array;
   readonly loss: Float32Array;
@@ -31,7 +33,24 @@ export interface CutPlan {
   readonly reach: Share | null;
   /** The framework is damaged at a limit shifted by so much: negative when tops or stubs are kept, °C. */
   readonly frameShiftC: number;
+  /** What the gardener gives up knowingly: nothing, the flowers, or everything it shows. */
+  readonly accepts: Accepts;
+  /** A first cut that the main one puts right: what it wakes and bares comes off anyway. */
+  readonly firstStage: boolean;
+  /** Of dead wood: whether somebody looked and told it from live, or waters what would else rest through summer. */
+  readonly knows: "nothing" | "watered" | "told";
 }
+export type Accepts = "nothing" | "flowers" | "all";
+/** A task as it is usually done. */
+export const usualPlan = (task: Task): CutPlan => ({
+  task,
+  depth: null,
+  reach: null,
+  frameShiftC: 0,
+  accepts: "nothing",
+  firstStage: false,
+  knows: "nothing",
+});
 
 /** A cut that is priced: of what, in which year, where, and the sheet its prices are written on. */
 export interface PricedCut {
@@ -69,9 +88,13 @@ function bloomRuns(d: DisplayYear): readonly BloomRun[] {
   return runs;
 }
 
+/** Cuts that leave this part of a shoot leave its spurs. */
+const SPURS_FROM: Share = 0.75;
+
 /** Share of a display's buds that stand in what the cut takes. */
-const budsTaken = (plan: CutPlan, atTips: Share): Share => {
+const budsTaken = (plan: CutPlan, atTips: Share, onSpurs = false): Share => {
   const row = TASK_TABLE[plan.task];
+  if (onSpurs && (plan.depth ?? row.depth) < SPURS_FROM) return 0;
   return (plan.reach ?? row.reach) * (atTips + (1 - atTips) * (plan.depth ?? row.depth));
 };
 
@@ -119,7 +142,7 @@ function lossOfBuds(
 }
 
 function oldWoodPrices(d: DisplayYear, { climate: c, plan, year }: PricedCut, out: DisplayPrices): void {
-  const taken = budsTaken(plan, d.display.atTips);
+  const taken = budsTaken(plan, d.display.atTips, d.display.onSpurs);
   const cut = { taken, least: plan.task === "hard-cutback" ? PRICE_ASSUMPTIONS.youngStemsFlowerless * taken : 0 };
   const turn = d.budsBegin && d.budsSet ? budsTurn(d, year.wakes.day) : 0;
   for (const { from, to, cycle, opens, ends } of bloomRuns(d)) {
@@ -192,6 +215,8 @@ interface NewWoodCut {
   readonly taken: Share;
   readonly again: Share;
   readonly odds: FrostOdds;
+  /** Days past waking in which it takes only tops that winter killed, and leaves the new growth at the base. */
+  readonly topsDays: Days;
 }
 
 /** Flowers need the warmth from bud break to bloom again from the day of the cut; what then falls after frost is lost. */
@@ -205,7 +230,17 @@ function newWoodOn(
 ): void {
   const a = PRICE_ASSUMPTIONS;
   const { taken } = cut;
-  const left = clampShare((x.ends - day) / (x.ends - x.opens));
+  if (day < x.wakes + cut.topsDays && day < x.opens) return;
+  if (d.display.flushes === true) {
+    const from = Math.max(day, x.opens);
+    const next = Math.min(x.ends, Math.max(from, c.dayWithWarmth(day, x.whole * cut.again)));
+    out.loss[day] = (taken * (next - from)) / (x.ends - x.opens);
+    out.delayDays[day] = next - from;
+    return;
+  }
+  // The last weeks of coloured stems, among the swelling buds, are nobody's reason to wait.
+  const shownTo = shownWhenAsleep(d) ? x.ends - a.fadingDays : x.ends;
+  const left = clampShare((shownTo - day) / (shownTo - x.opens));
   if (day >= x.opens && (shownWhenAsleep(d) || d.display.spent === "not-done")) {
     out.loss[day] = taken * left;
     return;
@@ -235,7 +270,13 @@ function newWoodOn(
 function newWoodPrices(d: DisplayYear, q: PricedCut, out: DisplayPrices): void {
   const { climate: c, plan } = q;
   const again = plan.task === "hard-cutback" ? 1 : PRICE_ASSUMPTIONS.headedRegrowth;
-  const cut = { taken: budsTaken(plan, 1), again, odds: c.frost(q.taxon.frost.growthKillC) };
+  const fromBase = plan.task === "hard-cutback" && q.taxon.frost.frameLoss >= PRICE_ASSUMPTIONS.killedToBase;
+  const cut = {
+    taken: budsTaken(plan, 1),
+    again,
+    odds: c.frost(q.taxon.frost.growthKillC),
+    topsDays: fromBase ? PRICE_ASSUMPTIONS.topsDays : 0,
+  };
   for (const run of bloomRuns(d)) {
     out.opens.fill(run.opens, run.from, run.to);
     if (cut.taken === 0) continue;
@@ -252,6 +293,7 @@ export function displayPrices(d: DisplayYear, q: PricedCut): DisplayPrices {
   const out = {
     name: d.display.name,
     weight: d.display.weight,
+    accepted: q.plan.accepts === "all" || (q.plan.accepts === "flowers" && isFlowers(d.display.name)),
     opens: q.sheet.doubles(),
     loss: q.sheet.singles(),
     delayDays: q.sheet.singles(),

@@ -6,8 +6,10 @@ import type { Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS } from "../calendar/index.ts";
 import type { Climate } from "../climate/index.ts";
 import { LIMITS, VERDICT_TABLE, VERDICTS, type Task, type Verdict } from "../model/index.ts";
-import { inCycle, plantYear, type PlantYear } from "../phenology/index.ts";
+import { plantYear, type PlantYear } from "../phenology/index.ts";
 import type { CutPlan } from "./displays.ts";
+import type { Days } from "../units/index.ts";
+import { DAY_LIMIT_TABLE, LIMITS_BUT_FROST, pricedVerdict } from "./limits.ts";
 import { sheetRows, yearOfPrices, type YearOfPrices } from "./season.ts";
 import { Sheet } from "./sheet.ts";
 
@@ -21,6 +23,8 @@ export interface KindYear {
   readonly open: Uint8Array;
   /** True when even the best days cost a display. */
   readonly neverFree: boolean;
+  /** 1 where the next open day is near: such a day is not past, it waits. */
+  readonly soon: Uint8Array;
 }
 
 /** Verdicts as indexes into VERDICTS: a year of them is read 365 times for each kind, task and year of weather. */
@@ -28,20 +32,7 @@ const CODE = Object.fromEntries(VERDICTS.map((v, i) => [v, i])) as Readonly<Reco
 const GO = Uint8Array.from(VERDICTS, (v) => Number(VERDICT_TABLE[v].go));
 const COSTLY = Uint8Array.from(VERDICTS, (v) => Number(v === "costs-flowers"));
 
-/** The verdict of a day's prices; "best" is settled afterwards against the year's least harm. */
-function pricedVerdict(y: PlantYear, p: YearOfPrices, day: number): number {
-  if (p.frostRisk[day]! > LIMITS.frostRisk) return p.lateSide[day] ? CODE["too-late"] : CODE.wait;
-  if (p.regrowthRisk[day]! > LIMITS.regrowthRisk) {
-    const u = inCycle(y, day);
-    return u > y.hardens.day && u < y.dormant.day ? CODE["too-late"] : CODE.wait;
-  }
-  if (p.redo[day]! > LIMITS.redo) return CODE.wait;
-  if (p.worstLoss[day]! > LIMITS.flowerLoss) return CODE["costs-flowers"];
-  if (p.reserves[day]! > LIMITS.reserves) return CODE.wait;
-  return CODE.fine;
-}
-
-const FIXED: Partial<Record<Task, Verdict>> = { "dead-only": "best", leave: "no-need" };
+const FIXED: Partial<Record<Task, Verdict>> = { leave: "no-need" };
 
 /** Least harm among the days whose verdict is marked. */
 function leastHarm({ harm }: YearOfPrices, verdicts: Uint8Array, marked: Uint8Array): number {
@@ -55,7 +46,7 @@ function pricedVerdicts(y: PlantYear, p: YearOfPrices, out: Uint8Array): Uint8Ar
   const fixed = FIXED[p.task];
   if (fixed) return out.fill(CODE[fixed]);
   const idle = p.task === "deadhead";
-  for (let d = 0; d < YEAR_DAYS; d++) out[d] = idle && !p.spent[d] ? CODE["no-need"] : pricedVerdict(y, p, d);
+  for (let d = 0; d < YEAR_DAYS; d++) out[d] = CODE[idle && !p.spent[d] ? "no-need" : pricedVerdict(y, p, d)];
   return out;
 }
 
@@ -72,15 +63,11 @@ export const kindRows = (displays: number): number => sheetRows(displays) + 2;
 
 /** Marks the days that no limit but frost's would keep closed: the same limits as the verdict's, the dear one left for last. */
 function markFreeButFrost(p: YearOfPrices, open: Uint8Array): void {
-  const { regrowthRisk, redo, worstLoss, reserves } = p;
-  for (let d = 0; d < YEAR_DAYS; d++)
-    open[d] =
-      regrowthRisk[d]! <= LIMITS.regrowthRisk &&
-      redo[d]! <= LIMITS.redo &&
-      worstLoss[d]! <= LIMITS.flowerLoss &&
-      reserves[d]! <= LIMITS.reserves
-        ? 1
-        : 0;
+  open.fill(1);
+  for (const { of, most } of LIMITS_BUT_FROST) {
+    const prices = of(p);
+    for (let d = 0; d < YEAR_DAYS; d++) if (prices[d]! > most) open[d] = 0;
+  }
   if (p.task === "deadhead") for (let d = 0; d < YEAR_DAYS; d++) if (p.spent[d] === 0) open[d] = 0;
 }
 
@@ -109,9 +96,23 @@ export function openYearOf(
   if (fixed) return { prices, open: open.fill(GO[CODE[fixed]]!), neverFree: false };
   markFreeButFrost(prices, open);
   const frostRisk = prices.frostRiskOn(open);
-  for (let d = 0; d < YEAR_DAYS; d++) if (frostRisk[d]! > LIMITS.frostRisk) open[d] = 0;
+  for (let d = 0; d < YEAR_DAYS; d++) if (frostRisk[d]! > DAY_LIMIT_TABLE.frost.most) open[d] = 0;
   const neverFree = !open.includes(1) && openLeastCostly(prices, pricedVerdicts(year, prices, sheet.bytes()), open);
   return { prices, open, neverFree };
+}
+
+/** Nobody calls a window past that opens again within so many days. */
+const SOON_DAYS: Days = 56;
+
+/** Days after which an open one comes soon. */
+function soonOpen(open: Uint8Array): Uint8Array {
+  const soon = new Uint8Array(YEAR_DAYS);
+  let next = Infinity;
+  for (let d = 2 * YEAR_DAYS - 1; d >= 0; d--) {
+    if (open[d % YEAR_DAYS] === 1) next = d;
+    if (d < YEAR_DAYS) soon[d] = next - d < SOON_DAYS ? 1 : 0;
+  }
+  return soon;
 }
 
 /** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
@@ -122,5 +123,7 @@ export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year =
   const open = sheet.bytes();
   for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[priced[d]!]!;
   const neverFree = openLeastCostly(prices, priced, open);
-  return { taxon, year, prices, verdicts: markBest(prices, priced), open, neverFree };
+  const soon = soonOpen(open);
+  for (let d = 0; d < YEAR_DAYS; d++) if (soon[d] === 1 && priced[d] === CODE["too-late"]) priced[d] = CODE.wait;
+  return { taxon, year, prices, verdicts: markBest(prices, priced), open, neverFree, soon };
 }

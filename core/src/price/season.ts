@@ -62,11 +62,11 @@ function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
   return Math.min(u + 200, Math.max(u + PRICE_ASSUMPTIONS.hardenDaysLeast, c.dayWithWarmth(u, harden)));
 }
 
-/** Between the end of growth and dormancy ever fewer cuts are answered; the last weeks fall off fast. */
+/** Between the end of growth and dormancy ever fewer cuts are answered. */
 function answered(y: PlantYear, u: SeasonDay): Share {
   if (u <= y.stops.day) return 1;
   const asleep = clampShare((u - y.stops.day) / Math.max(1, y.dormant.day - y.stops.day));
-  return 1 - asleep * asleep;
+  return 1 - asleep;
 }
 
 /**
@@ -77,7 +77,7 @@ function answered(y: PlantYear, u: SeasonDay): Share {
 function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  if (!TASK_TABLE[plan.task].wakes) return out;
+  if (!TASK_TABLE[plan.task].wakes || plan.firstStage) return out;
   const { wakesWhenCut, growthKillC } = taxon.frost;
   const odds = c.frost(growthKillC);
   const flushWarmth = c.warmthAt(y.hardens.day) - c.warmthAt(y.wakes.day);
@@ -113,7 +113,7 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
   const limitC = heads ? headsShelterC : frameKillC + plan.frameShiftC;
   const exposed = heads ? PRICE_ASSUMPTIONS.shelterLoss : TASK_TABLE[plan.task].exposure * frameLoss;
   const out = sheet.singles();
-  if (limitC === null || exposed === 0) return out;
+  if (limitC === null || exposed === 0 || plan.firstStage) return out;
   const odds = c.frost(limitC);
   for (const { from, to, ahead } of runs)
     for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++) {
@@ -124,37 +124,77 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
   return out;
 }
 
+/**
+ * Chance that frost scorches the inner leaves a trim has just bared: evergreens are not clipped in the frost's weeks.
+ */
+function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
+  const a = PRICE_ASSUMPTIONS;
+  const out = sheet.singles();
+  if (!taxon.outline || taxon.leaf !== "evergreen" || !BARES_LEAVES.has(plan.task)) return out;
+  const odds = c.frost(a.scorchC);
+  for (const { from, to, ahead } of runs)
+    for (let t = from; t < to; t++) {
+      const u = t + ahead;
+      if (asked[t] === 1 && (u > y.hardens.day || u < y.wakes.day + a.justWakingDays))
+        out[t] = a.scorchLoss * odds.between(u, u + a.scorchDays);
+    }
+  return out;
+}
+/** Trims along the outline lay open leaves that have never seen sun or frost. */
+const BARES_LEAVES: ReadonlySet<Task> = new Set(["shear", "tip"]);
+
 /** Chances of harm by frost, day by day. */
 interface Frost {
   readonly growth: Float32Array;
   readonly frame: Float32Array;
+  readonly scorch: Float32Array;
   readonly risk: Float32Array;
 }
 const EVERY_DAY: Uint8Array = new Uint8Array(YEAR_DAYS).fill(1);
 
 /** @param asked 1 for the days that are worked out; the others stay 0 */
 function frostOf(cut: Cut, asked = EVERY_DAY): Frost {
-  const [growth, frame] = [growthFrost(cut, asked), frameFrost(cut, asked)];
+  const a = PRICE_ASSUMPTIONS;
+  const [growth, frame, scorch] = [growthFrost(cut, asked), frameFrost(cut, asked), scorched(cut, asked)];
   const risk = cut.sheet.singles();
-  for (let t = 0; t < YEAR_DAYS; t++) risk[t] = 1 - (1 - growth[t]!) * (1 - frame[t]!);
-  return { growth, frame, risk };
+  const nipped = cut.taxon.frost.frameKillC <= a.hardyFrameC ? a.nippedInSpring : 1;
+  const late = Math.floor(cut.climate.warmestDay) + 1;
+  for (let t = 0; t < YEAR_DAYS; t++) {
+    const woken = (t < late ? nipped : 1) * growth[t]!;
+    risk[t] = 1 - (1 - woken) * (1 - frame[t]!) * (1 - scorch[t]!);
+  }
+  return { growth, frame, scorch, risk };
 }
+
+/** Tasks that shorten the shoot itself, also where buds and branches stand along it to cut to. */
+const SOFT_ONLY: ReadonlySet<Task> = new Set(["candle", "tip"]);
 
 /** Kinds whose shoots may be headed only while soft stay a stub when cut later. */
 function regrowthRisk({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const out = sheet.singles();
   if (!TASK_TABLE[plan.task].wakes || !taxon.headOnlyWhileSoft) return out;
+  if (taxon.sideBuds && !SOFT_ONLY.has(plan.task)) return out;
   out.fill(0.9);
   fillCycle(out, runs, y.wakes.day + 10, y.hardens.day, 0);
   return out;
 }
 
+/** How much of a new flush has to be cut again: all of it along an outline, some of it where single shoots were taken; a renewal is not done twice. */
+const DONE_AGAIN: Readonly<Partial<Record<Task, Share>>> = {
+  shear: 1,
+  tip: 1,
+  "reduce-for-wind": 1,
+  candle: 1,
+  shape: 0.25,
+};
+
 /** Extension still to come after a cut to an outline: all of it while the plant sleeps. */
 function redo({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const out = sheet.singles();
-  if (!taxon.outline || !TASK_TABLE[plan.task].wakes) return out;
+  const again = DONE_AGAIN[plan.task] ?? 0;
+  if (!taxon.outline || again === 0) return out;
   for (const { from, to, ahead } of runs)
-    for (let t = from; t < to; t++) out[t] = t + ahead >= y.dormant.day ? 1 : 1 - growthDone(y, t + ahead);
+    for (let t = from; t < to; t++) out[t] = again * (t + ahead >= y.dormant.day ? 1 : 1 - growthDone(y, t + ahead));
   return out;
 }
 
@@ -162,9 +202,35 @@ function redo({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
 function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  const first = Math.floor(y.wakes.day + a.justWakingDays) + 1;
-  const last = Math.ceil(y.dormant.day) - 1;
-  fillCycle(out, runs, first, last, taxon.inLeafCost * TASK_TABLE[plan.task].exposure ** 3);
+  const row = TASK_TABLE[plan.task];
+  const tops = plan.task === "hard-cutback" && taxon.frost.frameLoss >= a.killedToBase;
+  const first = y.wakes.day + (tops ? a.topsDays : a.justWakingDays);
+  const whole = taxon.inLeafCost * row.exposure ** 3;
+  if (whole === 0) return out;
+  fillCycle(out, runs, Math.floor(first) + 1, y.stops.day, whole);
+  // Leaves that have done their work are worth ever less to it.
+  for (const { from, to, ahead } of runs)
+    for (let t = Math.max(from, Math.floor(y.stops.day - ahead) + 1); t < to && t + ahead < y.dormant.day; t++)
+      out[t] = whole * answered(y, t + ahead);
+  return out;
+}
+
+/**
+ * How far dead wood cannot be told from live: 1 while a plant that dies back or wakes late sleeps, or one of dry country
+ * rests; a half while a hardy one is bare, when only the surely dead may go.
+ */
+function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
+  const a = PRICE_ASSUMPTIONS;
+  const out = sheet.singles();
+  if (plan.task !== "dead-only" || plan.knows === "told" || taxon.leaf === "herbaceous") return out;
+  if (y.sleeps && taxon.leaf !== "evergreen") {
+    const late = y.wakes.day > c.spring.leaf + a.wakesLateDays;
+    const asleep = late || taxon.frost.frameLoss >= a.diesBack ? 1 : 0.5;
+    fillCycle(out, runs, y.wakes.day, y.wakes.day + a.leavesTellDays, asleep);
+    fillCycle(out, runs, y.dormant.day, Infinity, asleep);
+  }
+  if (taxon.restsInDrought === true && plan.knows !== "watered")
+    out.fill(1, Math.max(0, Math.floor(c.warmestDay) - a.restsBeforeDays), Math.floor(c.warmestDay) + a.restsAfterDays);
   return out;
 }
 
@@ -174,8 +240,8 @@ function spent({ year: y, runs, sheet }: Cut): Uint8Array {
   const out = sheet.bytes();
   for (const d of y.displays) {
     if (d.display.spent === "not-done") continue;
-    const from = d.opens.day + a.spentFrom * (d.ends.day - d.opens.day);
-    const until = d.display.spent === "weeks" ? d.ends.day + a.spentDays : y.wakes.day + YEAR_DAYS + 14;
+    const from = d.opens.day + Math.min(a.spentAfterDays, a.spentFrom * (d.ends.day - d.opens.day));
+    const until = d.display.spent === "weeks" ? d.ends.day + a.spentDays : y.wakes.day + YEAR_DAYS + a.headsUntilDays;
     fillCycle(out, runs, from, until, 1);
     fillCycle(out, runs, from - YEAR_DAYS, until - YEAR_DAYS, 1);
   }
@@ -193,33 +259,37 @@ function lateSide({ year: y, climate: c, runs, sheet }: Cut): Uint8Array {
 
 function worstLoss(displays: readonly DisplayPrices[], { sheet }: Cut): Float64Array {
   const worst = sheet.doubles();
-  for (const { weight, loss, nextLoss } of displays)
+  for (const { weight, loss, nextLoss, accepted } of displays) {
+    if (accepted) continue;
     for (let t = 0; t < YEAR_DAYS; t++) {
       const now = weight * loss[t]!;
       const next = weight * nextLoss[t]!;
       const worse = now > next ? now : next;
       if (worse > worst[t]!) worst[t] = worse;
     }
+  }
   return worst;
 }
 
-type Parts = Pick<YearOfPrices, "displays" | "reserves" | "frostRisk" | "regrowthRisk" | "redo">;
+type Parts = Pick<YearOfPrices, "displays" | "reserves" | "untold" | "frostRisk" | "regrowthRisk" | "redo">;
 
 function harmOf(p: Parts, harm: Float32Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
-  const { reserves, frostRisk, regrowthRisk, redo } = p;
+  const { reserves, frostRisk, regrowthRisk, redo, untold: told } = p;
   for (let t = 0; t < YEAR_DAYS; t++)
-    harm[t] = reserves[t]! + frostRisk[t]! + regrowthRisk[t]! + a.redoWeight * redo[t]!;
-  for (const { weight, loss, nextLoss, delayDays } of p.displays)
+    harm[t] = reserves[t]! + frostRisk[t]! + regrowthRisk[t]! + a.redoWeight * redo[t]! + a.untoldWeight * told[t]!;
+  for (const { weight, loss, nextLoss, delayDays, accepted } of p.displays) {
+    if (accepted) continue;
     for (let t = 0; t < YEAR_DAYS; t++) {
       const delay = Math.min(a.delayWeightMost, delayDays[t]! * a.delayWeightPerDay);
       harm[t] = harm[t]! + weight * (loss[t]! + nextLoss[t]! + delay);
     }
+  }
   return harm;
 }
 
 /** Rows of a sheet that a year of prices takes beside those of its displays, with all that may be asked of it later. */
-const YEAR_ROWS = 14;
+const YEAR_ROWS = 17;
 export const sheetRows = (displays: number): number => YEAR_ROWS + displays * DISPLAY_ROWS;
 
 /** What a task on a kind costs on each of the 365 days. What not every question needs is worked out when asked for. */
@@ -231,6 +301,8 @@ export class YearOfPrices {
   readonly redo: Float32Array;
   /** What a cut in full leaf costs the plant's reserves. */
   readonly reserves: Float32Array;
+  /** Of dead wood: how far it cannot be told from live. */
+  readonly untold: Float32Array;
   /** Weighted loss of the display that is hit hardest. */
   readonly worstLoss: Float64Array;
   readonly #cut: Cut;
@@ -247,6 +319,7 @@ export class YearOfPrices {
     this.regrowthRisk = regrowthRisk(cut);
     this.redo = redo(cut);
     this.reserves = reserves(cut);
+    this.untold = untold(cut);
     this.worstLoss = worstLoss(this.displays, cut);
   }
 
@@ -260,6 +333,10 @@ export class YearOfPrices {
   /** Chance that the bared framework is damaged, times how much of it goes. */
   get frameFrost(): Float32Array {
     return this.#frosts().frame;
+  }
+  /** Chance that leaves a trim has bared are scorched. */
+  get scorch(): Float32Array {
+    return this.#frosts().scorch;
   }
   get frostRisk(): Float32Array {
     return this.#frosts().risk;

@@ -17,6 +17,7 @@ import {
   type StageRanges,
 } from "../phenology/index.ts";
 import type { Share } from "../units/index.ts";
+import { usualPlan } from "./displays.ts";
 import { kindRows, openYearOf } from "./kind.ts";
 import { Sheet } from "./sheet.ts";
 
@@ -77,7 +78,7 @@ interface KindInYear {
 
 /** Works a task through the years: in which share of them each day is open, and between what its price lies. */
 function daysOf(taxon: Taxon, task: Task, years: readonly KindInYear[]): DaysShown {
-  const plan = { task, depth: null, reach: null, frameShiftC: 0 };
+  const plan = usualPlan(task);
   const open = new Uint32Array(YEAR_DAYS);
   const losses = new Float32Array(YEAR_DAYS * years.length);
   // One sheet for all years: each is read and done with before the next is written.

@@ -68,6 +68,7 @@ export const WATCHED_LABELS: Readonly<Record<Watched, string>> = {
   "last-flower": "Bloom is over",
   "suckers-up": "New shoots are 20–30 cm tall",
   "berries-gone": "The berries are gone",
+  "nest-empty": "The young birds have flown",
   "foot-dense": "The foot is dense",
   "regrowth-clean": "Clean regrowth",
   "flush-hardened": "New shoots are hard",

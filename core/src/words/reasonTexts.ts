@@ -1,5 +1,6 @@
 /** One text per reason; a missing one does not compile. Short, second person, says why. */
 import type { ReasonCode, ReasonValues, Reason } from "../advice/index.ts";
+import type { Danger } from "../model/index.ts";
 import type { Voice } from "./voice.ts";
 
 type Texts = { readonly [C in ReasonCode]: (v: ReasonValues[C], say: Voice) => string };
@@ -37,7 +38,66 @@ const LOOK_FIRST: Readonly<Record<string, string>> = {
   candles: "Look whether its candles are out, and say so",
 };
 
+const CALL = "This is work for a licensed arborist.";
+/** What was seen of danger, and why it stops the work. */
+const DANGERS: Readonly<Record<Danger, string>> = {
+  "hung-limb": `A limb hangs loose in it and can fall at a touch. Keep people away. ${CALL}`,
+  "broken-limb":
+    "A limb is broken: it comes off first, from the ground, back to sound wood. Stand where it cannot fall.",
+  "split-limb": `A limb or fork is split: it can give way while you work. ${CALL}`,
+  "dead-over-path": "Dead wood stands over a path or seat: it comes off first. Close the way while you work.",
+  "dead-over-roof": `A dead limb over a roof has to be lowered, not dropped. ${CALL}`,
+  "bird-nest": "Birds nest in it.",
+  "insect-nest":
+    "Bees, wasps or hornets nest in it: a shaken plant brings them out. Call a beekeeper or a pest controller first.",
+  "over-glass": `What falls here falls on glass. ${CALL}`,
+  "over-roof": `What falls here falls on a roof. ${CALL}`,
+  "over-road": `What falls here falls on a road: closing it is for those who may. ${CALL}`,
+  "over-water": `A ladder does not stand at the water's edge, and what falls in is lost. ${CALL}`,
+  protected:
+    "It is a protected tree: in many places any cut needs leave. Ask the local authority first; local law decides.",
+  neighbours:
+    "It is a neighbour’s: what may be cut, how far and who pays is local law. Talk to them first, and cut nothing on their ground.",
+};
+
 const TEXTS: Texts = {
+  danger: (v) => DANGERS[v.danger],
+  "danger-first": (v) => DANGERS[v.danger],
+  "law-first": (v) => DANGERS[v.danger],
+  "bird-nest": (v, say) =>
+    `Birds nest in it: wait until the young have flown, about ${say.date(v.expected)}. In many places disturbing a nest is an offence; local law decides.`,
+  "out-of-reach": (v, say) =>
+    `This is done about ${say.length(v.heightM)} above the ground, more than the ${say.length(v.limitM)} that are reached from a ladder's safe step. ${CALL}`,
+  "high-over": (v, say) =>
+    `About ${say.length(v.heightM)} up, above what is reached from the ground. ${DANGERS[v.danger]}`,
+  "from-a-step": (v, say) =>
+    `This is done about ${say.length(v.heightM)} above the ground: long handles, or a tripod ladder on firm ground, both hands free, no saw overhead and somebody within call.`,
+  topping: (v) =>
+    v.conifer
+      ? `Topping ${v.taxon} leaves a hole and rival leaders that break out later. Shorten single branches back to a side branch instead.`
+      : `Topping ${v.taxon} on its trunk leaves stubs that rot and a broom of weakly held shoots. Thin it: whole branches back to their origin.`,
+  "head-not-felled": () =>
+    "It is grafted as a head on a stem: cut to the ground, what comes back is the stock. Shorten the head's shoots, never the stem.",
+  "below-graft": () =>
+    "What shoots below the graft belongs to the stock and takes over: tear or cut it off at its origin, on any day.",
+  "lifted-lately": (v, say) =>
+    `Its skirt was lifted on ${say.date(v.on)}: the next step waits until ${say.date(v.until)}, so that the trunk can thicken.`,
+  "dead-not-told": (v, say) =>
+    v.expected === null
+      ? "What is dead cannot be told from what only sleeps: mark what looks dead, and take it when growth shows."
+      : `It sleeps, and what is dead cannot be told from what will wake: mark what looks dead, and take it when growth shows, about ${say.date(v.expected)}. Brown under the bark down to the base, or brittle: that may go.`,
+  "dead-maybe": () =>
+    "It sleeps: take only what is surely dead, brittle or brown under the bark, and mark the rest until leaves show.",
+  "dead-tops-off": () =>
+    "It grows from the base only and the rest is brown: the dead tops come off now, down to the new growth.",
+  "loss-accepted": (v, say) =>
+    `Takes about ${say.percent(v.loss)} of the ${v.display}: given up for what you want (${v.goal.toLowerCase()}).`,
+  bleeds: (v, say) =>
+    `It bleeds sap when cut now, from late winter until its leaves are out, about ${say.date(v.until)}. That does it little harm, and nothing stops it.`,
+  "silver-leaf": (v, say) =>
+    `Silver leaf and canker enter wet wounds of cherries, plums and laurels in the cold months: cut in dry weather of summer, from about ${say.date(v.until)}.`,
+  "fire-blight": () =>
+    "Fire blight enters by open flowers and soft shoots: look for shoots bent and black, cut 20 to 30 cm below what shows, in dry weather, and clean the blade each time.",
   "power-line": (v, say) =>
     `A power line is ${say.length(v.distanceM)} away: within ${say.length(v.limitM)} this is work for a licensed arborist or the line's owner.`,
   "leaning-trunk": (v) =>
@@ -67,6 +127,8 @@ const TEXTS: Texts = {
   dieback: () => "Much has died back. Dead wood only until you have seen where it grows again.",
   drought: () => "In drought it cannot answer a hard cut. Wait for rain, or water it well first.",
   unchecked: () => "You do not know its history. Check its health first: scratch a stem, look for new growth.",
+  "past-maturity-hard": () =>
+    "Past its prime, it may not answer a cut to the ground. Renew it by its oldest stems over three or four years.",
   "past-maturity": (v, say) => `Past its prime: take no more than ${say.percent(v.cap)} in twelve months.`,
   "not-established": () => "Not yet established: a hard cut waits until it has finished two growing seasons.",
   "after-cutback": (v, say) =>
@@ -129,6 +191,10 @@ const TEXTS: Texts = {
     `Its tops shelter the frame: cut now, the cold still to come costs ${chance(say, v.risk)} of it.`,
   "heads-shelter": (v, say) =>
     `The old heads shelter next year's buds: taken now, the cold would cost ${chance(say, v.risk)} of them. Leave them until spring.`,
+  scorch: (v, say) =>
+    `A trim bares leaves that have never met frost, and one is near: chance that the face scorches ${chance(say, v.risk)}. Not in the frost's weeks.`,
+  "until-asleep": (v, say) =>
+    `What grows after a cut now meets frost before it is hard, chance ${chance(say, v.risk)}: wait until it sleeps.`,
   "late-growth": (v, say) =>
     `Too late for this year: what grows after the cut meets frost before it is hard, chance ${chance(say, v.risk)}.`,
   "shoots-hard": () => "This year's shoots are hard: a shortened one stays a stub. Only whole branches to a union now.",

@@ -26,6 +26,7 @@ import {
   sumOf,
   seeded,
   TOWN_ROWS,
+  usualPlan,
   townLabel,
   isFlowers,
   kindYearOf,
@@ -493,7 +494,7 @@ test("no cut of an old-wood kind is free because of a forecast: at every town it
   for (const t of [...TOWNS.filter((_, i) => i % 15 === 0), ...cool]) {
     const c = inYear(t);
     for (const taxon of CATALOGUE.taxa.filter((x) => x.displays.some((d) => d.on === "old"))) {
-      const { year, prices } = kindYearOf(taxon, c, { task: "shape", depth: null, reach: null, frameShiftC: 0 });
+      const { year, prices } = kindYearOf(taxon, c, usualPlan("shape"));
       for (const d of taxon.displays.filter((x) => x.on === "old" && x.budsSet && isFlowers(x.name))) {
         const shown = year.displays.find((x) => x.display === d);
         const priced = prices.displays.find((x) => x.name === d.name);

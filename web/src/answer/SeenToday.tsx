@@ -35,6 +35,7 @@ const PRESSES: Readonly<Record<Look, readonly Press[]>> = {
   "buds-killed": one("Frost killed its buds", "buds-killed"),
   "berries-ripe": one("Berries are ripe", "berries-ripe"),
   "berries-gone": one("Berries are gone", "berries-gone"),
+  "nest-empty": one("The young have flown", "nest-empty"),
   "foot-dense": one("The foot is dense", "foot-dense"),
 };
 

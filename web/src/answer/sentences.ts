@@ -38,6 +38,7 @@ const BEST_LATER_DAYS = 30;
 const UNTIL = {
   growth: "until growth is seen",
   survey: "until you have checked it",
+  fledged: "until the young have flown",
   "berries-gone": "until the berries are gone",
   "bloom-over": "until its bloom is over",
   "flush-hard": "until its shoots are hard",

@@ -1,6 +1,7 @@
 /** The browser's database. One garden, as rows, and the log of changes that makes every one of them undoable. */
 import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
+  FORM_FILL,
   OUTLOOK_FILL,
   placed,
   PRICES_FILL,
@@ -198,6 +199,7 @@ export const VERSIONS: readonly {
   { version: 7, stores: {}, upgrade: located },
   // More can be seen and written down: an older application must not open what it cannot read.
   { version: 8, stores: {} },
+  { version: 9, stores: {}, upgrade: filling(FORM_FILL) },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */

@@ -42,6 +42,7 @@ export const OBSERVATION_LABELS: Readonly<Record<Observation["kind"], string>> =
   "suckers-up": "New shoots 20–30 cm tall",
   "berries-gone": "Berries or heads gone",
   "foot-dense": "Foot dense again",
+  "nest-empty": "Young birds flown",
   "regrowth-clean": "Clean regrowth",
   "regrowth-poor": "Poor regrowth",
 };

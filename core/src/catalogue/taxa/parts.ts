@@ -55,6 +55,7 @@ export const shrub = {
   shadeVigour: 0.6,
   regrowthFromLeaflessWood: "yes",
   headOnlyWhileSoft: false,
+  sideBuds: false,
   outline: false,
   inLeafCost: 0.25,
   frost: hardy,

@@ -58,7 +58,7 @@ export const SUMMER_SHRUBS: readonly TaxonRow[] = [
     group: "rose",
     habit: "vase",
     floweringWood: "new",
-    displays: [{ ...summerBloom(230, 10), name: "roses in flushes" }],
+    displays: [{ ...summerBloom(230, 10), name: "roses in flushes", flushes: true }],
     year: deciduousYear(-6, 260),
     growthM: [0.5, 0.8, 1.2],
     matureHeightM: [0.9, 1.8],

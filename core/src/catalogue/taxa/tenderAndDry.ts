@@ -11,7 +11,7 @@ export const TENDER_AND_DRY: readonly TaxonRow[] = [
     habit: "climber",
     leaf: "semi-evergreen",
     floweringWood: "new",
-    displays: [{ ...summerBloom(260, 14), name: "bracts in flushes", ends: { rule: "after", stage: "opens", days: 150 } }],
+    displays: [{ ...summerBloom(260, 14), name: "bracts in flushes", flushes: true, ends: { rule: "after", stage: "opens", days: 150 } }],
     year: {
       wakes: { rule: "spring", at: 1 },
       hardens: { rule: "after", stage: "wakes", degreeDays: 300 },

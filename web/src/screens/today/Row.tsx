@@ -42,6 +42,10 @@ const PRESSES: Readonly<Record<Exclude<WaitsFor, null | "survey">, readonly Pres
     { label: "Candles are out", kind: "candles-out", where: null },
     { label: "Not yet", kind: "not-yet", where: null },
   ],
+  fledged: [
+    { label: "The young have flown", kind: "nest-empty", where: null },
+    { label: "Not yet", kind: "not-yet", where: null },
+  ],
   flowers: [
     { label: "Flowers on short side shoots", kind: "first-flower", where: "side-shoots" },
     { label: "Flowers at ends of new shoots", kind: "first-flower", where: "new-shoot-ends" },
@@ -55,6 +59,7 @@ const LOOKED_FOR: Readonly<Record<Exclude<WaitsFor, null | "survey">, Observatio
   "bloom-over": "last-flower",
   "flush-hard": "flush-hardened",
   candles: "candles-out",
+  fledged: "nest-empty",
   flowers: null,
 };
 

@@ -32,11 +32,12 @@ export interface RowView extends PlantLook {
 }
 
 /** What is to be seen at a plant: new growth, its flowers while nobody can name it, or its health. */
-export type WaitsFor = "growth" | "flowers" | "berries" | "bloom-over" | "flush-hard" | "candles" | "survey" | null;
+export type WaitsFor = "growth" | "flowers" | "berries" | "bloom-over" | "flush-hard" | "candles" | "fledged" | "survey" | null;
 
 const WAITS = {
   growth: "growth",
   survey: "survey",
+  fledged: "fledged",
   "berries-gone": "berries",
   "bloom-over": "bloom-over",
   "flush-hard": "flush-hard",

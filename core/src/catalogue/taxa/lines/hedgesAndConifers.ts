@@ -63,7 +63,7 @@ const single = { routineTask: "shape", year: flushYear(-20, 150) } satisfies Par
 /** Needle conifers: a headed shoot does not answer once it is hard. */
 const needled = { outline: false, routineTask: "shape", never: { "hard-cutback": "bare-wood-stays-bare", shear: "needles-cut-brown" }, shadeVigour: 0.3 } satisfies Partial<Base>;
 const pine = { ...needled, headOnlyWhileSoft: true, year: flushYear(-10, 200), cleanOut: "autumn: dead twigs come away easily", looksWrongButNormal: ["bare stretches where the male cones fell", "inner needles shed in autumn"], blade: "Shorten the soft candle by about half with finger and thumb; older wood back to a side branch." } satisfies Partial<Base>;
-const spruce = { ...needled, headOnlyWhileSoft: true, never: { "hard-cutback": "bare-wood-stays-bare" }, year: flushYear(-4, 200), looksWrongButNormal: ["inner needles shed"], blade: "To a side bud or a side branch while the new growth is still soft; a second leader out in good time." } satisfies Partial<Base>;
+const spruce = { ...needled, headOnlyWhileSoft: true, sideBuds: true, never: { "hard-cutback": "bare-wood-stays-bare" }, year: flushYear(-4, 200), looksWrongButNormal: ["inner needles shed"], blade: "To a side bud or a side branch while the new growth is still soft; a second leader out in good time." } satisfies Partial<Base>;
 const juniper = { ...single, hazards: ["irritant-sap"], cleanOut: "spring: dead twigs pull off most easily", looksWrongButNormal: ["browned tips after a dry, windy winter"], blade: "Longest shoots, one by one, to a side shoot that hides the cut; never into bare wood." } satisfies Partial<Base>;
 const reshoots = { regrowthFromLeaflessWood: "slow", leastStubM: 0.4, regimes: ["upkeep", "renewal"], never: {} } satisfies Partial<Base>;
 

@@ -1,0 +1,55 @@
+/** Sap and disease that make the season of a cut matter beyond flowers and frost. */
+import { YEAR_DAYS } from "../calendar/index.ts";
+import type { Celsius, Days } from "../units/index.ts";
+import { TASK_TABLE } from "../model/index.ts";
+import { inCycle } from "../phenology/index.ts";
+import { isLive, stageDate, type Question } from "./question.ts";
+import { finding, NOTHING, type Finding } from "./reasons.ts";
+
+/** Common practice, the numbers from memory. */
+const AILMENT_DAYS = {
+  /** Sap rises so long before waking, and stands still when the leaves are out so long after it. */
+  sapBefore: 60,
+  sapAfter: 20,
+} as const satisfies Record<string, Days>;
+/** Where the coldest month is milder than this, winters are wet and open and silver leaf travels in them; hard frost stops it, °C. */
+const WET_WINTER_C: Celsius = 1;
+
+function bleeding(q: Question): readonly Finding[] {
+  const { wakes } = q.kind.year;
+  const u = inCycle(q.kind.year, q.day);
+  const rises = u >= wakes.day + YEAR_DAYS - AILMENT_DAYS.sapBefore || u < wakes.day + AILMENT_DAYS.sapAfter;
+  const next = u >= wakes.day + AILMENT_DAYS.sapAfter ? YEAR_DAYS : 0;
+  return rises
+    ? [finding("fine", "bleeds", { until: stageDate(q, wakes.day + AILMENT_DAYS.sapAfter + next) }, "practice")]
+    : NOTHING;
+}
+
+function silverLeaf(q: Question): readonly Finding[] {
+  const { climate } = q.model;
+  const coldest = Math.max(0, Math.round(climate.coldestDay));
+  if ((climate.tminC[coldest]! + climate.tmaxC[coldest]!) / 2 < WET_WINTER_C) return NOTHING;
+  const { year } = q.kind;
+  const u = inCycle(year, q.day);
+  if (u < year.stops.day && u >= year.wakes.day + AILMENT_DAYS.sapAfter) return NOTHING;
+  const until = stageDate(q, year.hardens.day + (u >= year.stops.day ? YEAR_DAYS : 0));
+  return [finding("wait", "silver-leaf", { until }, "practice", { by: "day", on: until })];
+}
+
+/** It enters by open flowers and soft shoots. */
+function fireBlight(q: Question): readonly Finding[] {
+  const { year } = q.kind;
+  const u = inCycle(year, q.day);
+  return u >= year.wakes.day && u < year.hardens.day ? [finding("fine", "fire-blight", {}, "practice")] : NOTHING;
+}
+
+/** What the kind is prone to, on this day. */
+export function ailmentFindings(q: Question): readonly Finding[] {
+  if (!isLive(q.task) || TASK_TABLE[q.task].usualShare === 0) return NOTHING;
+  const { ailments } = q.taxon;
+  return [
+    ...(ailments.includes("bleeds") ? bleeding(q) : NOTHING),
+    ...(ailments.includes("fire-blight") ? fireBlight(q) : NOTHING),
+    ...(ailments.includes("silver-leaf") ? silverLeaf(q) : NOTHING),
+  ];
+}

@@ -1,0 +1,49 @@
+/** Every answer against itself: verdict, leading reason, best days, window and what is called past, over kinds, tasks, days, towns and forms. */
+import { expect, test } from "@jest/globals";
+import { addDays, adviseOn, CATALOGUE, date, daysBetween, FORMS, openGarden, TASKS, VERDICT_TABLE } from "@wren/core";
+import { placeOf } from "./reference/cases.ts";
+import { gardenOf, plantOf } from "./support.ts";
+
+const TEN = [
+  "Columbus",
+  "Minneapolis",
+  "Seattle",
+  "London",
+  "Atlanta",
+  "Phoenix",
+  "Los Angeles",
+  "Christchurch",
+  "Houston",
+  "Edinburgh",
+] as const;
+/** Every so many-th kind at each town, another at the next. */
+const EVERY = 41;
+
+test.each(TEN.map((name, i) => [name, i] as const))("%s", (name, turn) => {
+  const { place, cache } = placeOf(name);
+  const plants = CATALOGUE.taxa
+    .filter((_, i) => i % EVERY === turn)
+    .map((t, i) => plantOf(t.id, { form: [null, ...FORMS][(i + turn) % 8]! }));
+  const model = openGarden(gardenOf(plants, { place }), CATALOGUE, cache);
+  const wrong: string[] = [];
+  for (const p of plants)
+    for (const task of TASKS)
+      for (let d = 0; d < 365; d += 12) {
+        const on = addDays(date("2026-01-01"), d);
+        const a = adviseOn(model, p.id, on, task);
+        const { go } = VERDICT_TABLE[a.verdict];
+        const lead = a.reason.verdict;
+        const w = a.window;
+        const says = (what: string): void => {
+          wrong.push(`${p.id} (${p.form ?? "as usual"}), ${task}, ${on}: ${a.verdict}, ${a.reason.code}: ${what}`);
+        };
+        if (go ? lead !== "best" && lead !== "fine" : lead !== a.verdict) says("the reason argues for another verdict");
+        if (go && (w === null || (w.opens !== null && w.opens > on) || (w.closes !== null && w.closes < on)))
+          says("an open day outside its window");
+        if (a.verdict === "too-late" && w?.opens && daysBetween(on, w.opens) < 56) says("past, and open again soon");
+        if ((a.verdict === "never" || a.verdict === "ask-a-pro") && w !== null) says("refused, with a window");
+        if (go && a.bloomLoss.some((b) => b.loss * b.weight > 0.1 + 1e-6)) says("open, at a loss of flowers");
+        if (go && (a.frostRisk ?? 0) > 0.25 + 1e-6) says("open, at a frost");
+      }
+  expect(wrong.slice(0, 12)).toEqual([]);
+});
