@@ -12,6 +12,7 @@ import {
   followUpsOf,
   goalHasHeight,
   GOALS,
+  HABITS,
   heightOnDay,
   inCycle,
   kindYearFor,
@@ -38,6 +39,7 @@ import {
   type Plant,
   type Stem,
   type Task,
+  type Taxon,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf } from "./support.ts";
 
@@ -109,6 +111,13 @@ describe("wind: a lever of a metre and a half above the first, half the grip at 
     [3.5, "sheltered", 0.15],
     [3.5, null, 0.35],
   ])("%d m, %s: %d", (h, wind, share) => expect(grip(h, wind)).toBeCloseTo(share));
+  test("what stands in a dome or on a trunk gives it no more hold than a vase, a mound hardly any", () => {
+    const of = (habit: Taxon["habit"]) =>
+      windRisk({ ...butterfly, habit }, plantOf(butterfly.id), { wind: "some" } as Bed, 3.5, date("2026-12-01"), true);
+    for (const habit of HABITS) expect([habit, of(habit) <= of("vase")]).toEqual([habit, true]);
+    expect(of("column") / of("vase")).toBeCloseTo(0.7);
+    expect(of("mound")).toBeLessThan(of("upright") / 2);
+  });
   test("not rooted in yet in its first three years: a fifth more", () => {
     expect(grip(2.25, "exposed", "2024-04-01")).toBeCloseTo(0.6);
     expect(grip(2.25, "exposed", "2023-11-01")).toBeCloseTo(0.5);

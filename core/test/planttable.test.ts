@@ -55,6 +55,25 @@ describe("headings", () => {
   });
 });
 
+test("form, vigour, own size and dangers go out and come in again; a danger keeps its day, a new one is of today", () => {
+  const grown = {
+    ...garden.plants[0]!,
+    form: "trunk" as const,
+    vigour: "compact" as const,
+    ownSize: { heightM: 1.5, growthM: 0.15 },
+    dangers: [{ what: "bird-nest" as const, on: date("2026-05-10") }],
+  };
+  const g = { ...garden, plants: [grown] };
+  const [head, line] = plantTable(g, CATALOGUE) as [string[], string[]];
+  expect(withTable(g, taken(head.join(","), [line.join(",")], g)).plants).toEqual([grown]);
+  const more = line.join(",").replace("bird-nest", "bird-nest; hung-limb");
+  expect(withTable(g, taken(head.join(","), [more], g)).plants[0]!.dangers).toEqual([
+    { what: "hung-limb", on: "2026-07-01" },
+    { what: "bird-nest", on: "2026-05-10" },
+  ]);
+  expect(read("Kind,Height,Dangers", ["Lilac,1,dragon"]).ok).toBe(false);
+});
+
 describe("what is wrong is named by line and column, and nothing is taken", () => {
   test.each<[string, string, string[], TableIssueCode, string]>([
     ["no lines", "Kind,Height", [], "table-empty", "line 1"],

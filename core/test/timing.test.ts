@@ -392,6 +392,8 @@ describe("limits of the day (common practice)", () => {
     expect(first(LILAC, "dead-only", "2026-06-15", { weather: day("2026-06-15", 12, 18, 0) }, sick)).toBe(
       "best dead-any-day",
     );
+    const unknown = weatherRows([{ on: date("2026-06-15"), tminC: 12, tmaxC: 18, rainMm: null }]);
+    expect(first(LILAC, "dead-only", "2026-06-15", { weather: unknown }, sick)).toBe("best dead-any-day");
     expect(first(LILAC, "dead-only", "2026-06-15", { weather: day("2026-06-15", 12, 18, 4) })).toBe(
       "best dead-any-day",
     );

@@ -194,6 +194,14 @@ describe("hundreds of years of one kind, each on the same sheet", () => {
       }
   });
 
+  test("a sheet that is wiped is blank to its end, and can be written over", () => {
+    const sheet = new Sheet(5);
+    const write = () => [sheet.singles(), sheet.bytes(), sheet.doubles(), sheet.bytes()];
+    for (const row of write()) row.fill(7);
+    sheet.wipe();
+    for (const row of write()) expect(row.every((x) => x === 0)).toBe(true);
+  });
+
   test("a sheet that is full says so", () => {
     const sheet = new Sheet(1);
     sheet.bytes();

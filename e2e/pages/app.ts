@@ -63,7 +63,11 @@ export class App {
   }
 
   async chooseTask(name: string): Promise<void> {
-    await this.page.getByRole("group", { name: "Task" }).getByRole("button", { name, exact: true }).click();
+    const tasks = this.page.getByRole("group", { name: "Task" });
+    const wanted = tasks.getByRole("button", { name, exact: true });
+    await expect(tasks.getByRole("button").first()).toBeVisible();
+    if ((await wanted.count()) === 0) await tasks.getByRole("button", { name: "Other tasks" }).click();
+    await wanted.click();
   }
 
   async recordShare(percent: string, day: string): Promise<void> {

@@ -74,7 +74,7 @@ const ACTS: Readonly<Record<string, Act>> = {
     return bed
       ? withPressed(
           g,
-          { ...pressed, bedId: bed.id, age: "few", look: "healthy", goal: "routine" },
+          { ...pressed, bedId: bed.id, age: "few", look: "healthy", form: null, danger: "none", goal: "routine" },
           today,
           () => `${id}-${i++}`,
         )

@@ -21,6 +21,8 @@ describe("the walk", () => {
     heightM: 0.5,
     age: "few",
     look: "healthy",
+    form: null,
+    danger: "none",
     goal: "routine",
     wantedM: null,
     count: 1,
@@ -58,6 +60,18 @@ describe("the walk", () => {
   test("a shrub nobody can name is kept undecided; a poor look acts on its condition", () => {
     expect(walked({ kind: "unknown" }).added[0]).toMatchObject({ taxonId: UNKNOWN_TAXON, label: "Unknown shrub" });
     expect(walked({ look: "stressed" }).added[0]).toMatchObject({ condition: "stressed", conditionOn: today });
+  });
+
+  test("form and danger are a press each: a nest is seen today, a wire is what it touches", () => {
+    expect(walked({ form: "trunk", danger: "bird-nest" }).added[0]).toMatchObject({
+      form: "trunk",
+      dangers: [{ what: "bird-nest", on: today }],
+      touches: [],
+    });
+    expect(walked({ danger: "wire" }).added[0]).toMatchObject({
+      dangers: [],
+      touches: [{ what: "wire", distanceM: 0 }],
+    });
   });
 
   test("a copy stands beside, with a name of its own and no records", () => {

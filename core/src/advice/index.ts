@@ -2,6 +2,8 @@ export * from "./advise.ts";
 export { kindYearFor, nextDormancy } from "./question.ts";
 export { DAY_LIMITS } from "./dayOf.ts";
 export * from "./goals.ts";
+export { DANGER_TABLE } from "./danger.ts";
+export { offeredTasks } from "./offered.ts";
 export * from "./planCut.ts";
 export * from "./reasons.ts";
 export { yearsAsked } from "./yearsAsked.ts";

@@ -1,4 +1,5 @@
 export * from "./gardenModel.ts";
 export { kindCache, withYears, type KindCache, type Kinds } from "./kinds.ts";
 export * from "./likely.ts";
+export { ownKind } from "./ownKind.ts";
 export type { Schooling } from "./schooling.ts";

@@ -1,7 +1,8 @@
 /** The columns of a table of plants, and how a stranger's headings are matched to them. */
 
-export type TextColumn = "id" | "label" | "kind" | "bed" | "planted" | "condition" | "goal" | "note";
-export type LengthColumn = "height" | "width" | "wanted" | "along";
+export type TextColumn =
+  "id" | "label" | "kind" | "bed" | "planted" | "condition" | "form" | "vigour" | "dangers" | "goal" | "note";
+export type LengthColumn = "height" | "width" | "wanted" | "along" | "mature" | "growth";
 export type ColumnId = TextColumn | LengthColumn;
 
 export interface Column {
@@ -36,6 +37,11 @@ export const COLUMNS: readonly Column[] = [
   column("width", "Width", ["spread", "w"], LENGTH),
   column("planted", "Planted", ["planted on", "date planted", "planting date", "since"]),
   column("condition", "Condition", ["health", "state"]),
+  column("form", "Form", ["grown as", "shape", "training"]),
+  column("vigour", "Vigour", ["vigor", "size class"]),
+  column("mature", "Own mature height", ["mature height", "grows to"], LENGTH),
+  column("growth", "Own growth a year", ["yearly growth", "growth a year"], LENGTH),
+  column("dangers", "Dangers", ["danger", "hazards"]),
   column("goal", "Goal", ["wish", "aim"]),
   column("wanted", "Wanted height", ["target height", "keep at", "wanted"], LENGTH),
   column("note", "Note", ["notes", "remarks", "comment", "comments"]),

@@ -8,12 +8,15 @@ import { unnamed, UNKNOWN_TAXON } from "../identify/index.ts";
 import {
   BOUNDS,
   CONDITIONS,
+  DANGERS,
+  FORMS,
   GOALS,
   IdSchema,
   LETTERS,
   MOST,
   UNSURVEYED_BED,
   UNSURVEYED_PLANT,
+  VIGOURS,
   type Bed,
   type Bounds,
   type Garden,
@@ -109,6 +112,8 @@ const LENGTHS: Readonly<Record<LengthColumn, Bounds>> = {
   width: BOUNDS.widthM,
   wanted: BOUNDS.heightM,
   along: BOUNDS.alongM,
+  mature: BOUNDS.heightM,
+  growth: BOUNDS.growthM,
 };
 /** A longer cell is no length, day or name: it is not looked into. */
 const LONGEST_CELL = 400;
@@ -189,6 +194,17 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
       if (found === undefined) fail("table-choice", id, { got: text.slice(0, 40), options: options.join(", ") });
       return found ?? null;
     };
+    const listed = <T extends string>(id: ColumnId, options: readonly T[]): readonly T[] => {
+      const named = cell(id)
+        .split(";")
+        .flatMap((x) => {
+          const text = x.trim().toLowerCase().replaceAll(" ", "-");
+          return text === "" ? [] : [text];
+        });
+      const wrong = named.find((x) => !options.some((o) => o === x));
+      if (wrong !== undefined) fail("table-choice", id, { got: wrong.slice(0, 40), options: options.join("; ") });
+      return options.filter((o) => named.includes(o));
+    };
     const short = (id: ColumnId, most: number): string => {
       const text = cell(id);
       if (text.length > most) fail("table-text-long", id, { got: text.length, most });
@@ -218,6 +234,11 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     const wanted = length("wanted");
     const along = length("along");
     const condition = choice("condition", CONDITIONS);
+    const form = choice("form", FORMS);
+    const vigour = choice("vigour", VIGOURS);
+    const mature = length("mature");
+    const growth = length("growth");
+    const dangers = listed("dangers", DANGERS);
     const goal = choice("goal", GOALS);
     const label = short("label", LETTERS.name);
     const note = short("note", LETTERS.note);
@@ -265,6 +286,16 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
       plantedAbout: /^\d{4}$/.test(planted),
       condition: condition ?? old?.condition ?? "healthy",
       conditionOn: condition === null || condition === old?.condition ? (old?.conditionOn ?? null) : ctx.today,
+      form: mapping.form === null ? (old?.form ?? null) : form,
+      vigour: vigour ?? old?.vigour ?? "usual",
+      ownSize: {
+        heightM: mapping.mature === null ? (old?.ownSize.heightM ?? null) : mature,
+        growthM: mapping.growth === null ? (old?.ownSize.growthM ?? null) : growth,
+      },
+      dangers:
+        mapping.dangers === null
+          ? (old?.dangers ?? [])
+          : dangers.map((what) => old?.dangers.find((d) => d.what === what) ?? { what, on: ctx.today }),
       goal: goal === null ? (old?.goal ?? { kind: "routine", heightM: wanted }) : { kind: goal, heightM: wanted },
       note: mapping.note === null ? (old?.note ?? "") : note,
     });

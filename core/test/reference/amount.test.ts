@@ -89,6 +89,8 @@ describe("the trade's own numbers (invented examples of common practice)", () =>
     expect(cutHeightFor(1.35, growth, 0.3).guards).toEqual([]);
     expect(cutHeightFor(0.8, growth, 0.3)).toMatchObject({ cutAtM: 0.3, guards: ["stub-too-low"] });
     expect(cutHeightFor(0.5, growth, 0.3)).toMatchObject({ guards: ["cannot-hold", "stub-too-low"] });
+    // A year's growth from the ground reaches it: nothing is left to cut back to.
+    expect(cutHeightFor(0.6, growth, null).guards).toEqual(["cannot-hold"]);
     expect(cutHeightFor(1.2, growth, null, 0.7)).toMatchObject({ cutAtM: 0.7, guards: ["green-line"] });
     expect(cutHeightFor(1.35, growth, 0.3).holdableFromM).toBeCloseTo(0.9);
   });

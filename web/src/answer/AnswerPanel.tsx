@@ -3,9 +3,11 @@ import {
   CAUTION_TEXTS,
   cautionsFor,
   heightOf,
+  offeredTasks,
   passesFor,
   reasonText,
   SOURCES,
+  TASK_TABLE,
   toolsFor,
   VERDICT_TABLE,
   WIND_ASSUMPTIONS,
@@ -15,11 +17,12 @@ import {
   type Taxon,
   type Verdict,
 } from "@wren/core";
-import { memo } from "react";
+import { memo, useMemo } from "react";
 import { BudgetRing } from "../drawing/BudgetRing.tsx";
 import { useGarden } from "../state/garden.tsx";
 import { useVoice } from "../state/voice.ts";
 import { VerdictMark } from "../ui/VerdictMark.tsx";
+import { useNarrow } from "../ui/useNarrow.ts";
 import { Why } from "../ui/Why.tsx";
 import { Instead, minutesText, OnlySeason } from "./Instead.tsx";
 import {
@@ -204,6 +207,9 @@ export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
   const say = useVoice();
   const past = usePastShares(plant.id, advice.on);
   const taxon = model.taxonOf(plant);
+  const narrow = useNarrow();
+  const offered = useMemo(() => offeredTasks(model, plant, advice.on), [model, plant, advice.on]);
+  const choice = <TaskChoice key={plant.id} taxon={taxon} task={advice.task} onTask={onTask} first={offered} />;
   const [first, ...others] = advice.reasons;
   // What is left of the account stands in the price already.
   const rest = others.filter((r) => r.code !== "cap-left");
@@ -213,13 +219,15 @@ export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
       <p className="kind-name quiet">
         {taxon.common[0]}, <em>{taxon.botanical}</em>
       </p>
-      <TaskChoice taxon={taxon} task={advice.task} onTask={onTask} />
+      {!narrow && choice}
       <div className="verdict">
         <VerdictMark verdict={advice.verdict} size={30} word />
+        {narrow && <span className="quiet verdict-task">{TASK_TABLE[advice.task].label}</span>}
       </div>
       <p className="main-reason" data-testid="main-reason">
         {reasonText(first!, say)}
       </p>
+      {narrow && choice}
       <div className="ring-and-price">
         <div className="ring">
           <BudgetRing

@@ -1,6 +1,6 @@
-/** The tasks there are for a kind, one of them chosen; the same on every day and for every cut that is tried. */
+/** The tasks there are for a kind, one of them chosen: those that suit it first, the rest one press away. */
 import { TASK_TABLE, tasksFor, type Task, type Taxon } from "@wren/core";
-import { memo } from "react";
+import { memo, useState } from "react";
 
 interface Props {
   readonly taxon: Taxon;
@@ -8,13 +8,17 @@ interface Props {
   readonly onTask: (t: Task) => void;
   /** Without "leave it": where cuts are made it is no task. */
   readonly cutsOnly?: boolean;
+  /** The tasks that suit the plant today; all of them when left out. */
+  readonly first?: readonly Task[];
 }
 
-export const TaskChoice = memo(function TaskChoice({ taxon, task, onTask, cutsOnly = false }: Props) {
-  const tasks = tasksFor(taxon).filter((t) => !cutsOnly || t !== "leave");
+export const TaskChoice = memo(function TaskChoice({ taxon, task, onTask, cutsOnly = false, first }: Props) {
+  const [more, setMore] = useState(false);
+  const all = tasksFor(taxon).filter((t) => !cutsOnly || t !== "leave");
+  const shown = more || !first ? all : all.filter((t) => t === task || first.includes(t));
   return (
     <div role="group" aria-label="Task" className="task-choice">
-      {tasks.map((t) => (
+      {shown.map((t) => (
         <button
           key={t}
           type="button"
@@ -25,6 +29,11 @@ export const TaskChoice = memo(function TaskChoice({ taxon, task, onTask, cutsOn
           {TASK_TABLE[t].label}
         </button>
       ))}
+      {shown.length < all.length && (
+        <button type="button" className="press task" onClick={() => setMore(true)}>
+          Other tasks
+        </button>
+      )}
     </div>
   );
 });

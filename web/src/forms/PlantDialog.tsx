@@ -1,14 +1,24 @@
 /** Add or change a plant: the kind by any of its names, then what can be seen of it. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, useMediaQuery } from "@mui/material";
-import { CATALOGUE, CONDITIONS, GOAL_TABLE, goalHasHeight, GOALS, type Plant, type Taxon } from "@wren/core";
+import {
+  CATALOGUE,
+  CONDITIONS,
+  FORMS,
+  GOAL_TABLE,
+  goalHasHeight,
+  GOALS,
+  VIGOURS,
+  type Plant,
+  type Taxon,
+} from "@wren/core";
 import { useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { today } from "../data/clock.ts";
 import { withPatch } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
 import { newId } from "../state/ids.ts";
-import { CONDITION_LABELS } from "../words/labels.ts";
+import { CONDITION_LABELS, FORM_LABELS, VIGOUR_LABELS } from "../words/labels.ts";
 import { bareUnit } from "./fields.ts";
 import { Choice, DateField, Field } from "./Field.tsx";
 import { KindField } from "./KindField.tsx";
@@ -112,6 +122,18 @@ export function PlantDialog({ plant, bedId, onClose }: Props) {
               name="condition"
               label="Condition"
               options={CONDITIONS.map((c) => [c, CONDITION_LABELS[c]])}
+            />
+            <Choice
+              control={control}
+              name="form"
+              label="How is it grown?"
+              options={[["", "As its kind usually is"], ...FORMS.map((f): [string, string] => [f, FORM_LABELS[f]])]}
+            />
+            <Choice
+              control={control}
+              name="vigour"
+              label="How strong does it grow?"
+              options={VIGOURS.map((v) => [v, VIGOUR_LABELS[v]])}
             />
             <Choice
               control={control}

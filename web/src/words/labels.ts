@@ -1,5 +1,5 @@
 /** Labels of what the core names by code, and of what is kept. */
-import type { Condition, Cut, Observation, Regime } from "@wren/core";
+import type { Condition, Cut, Form, Observation, Regime, Vigour } from "@wren/core";
 import type { Snapshot } from "../data/db.ts";
 
 export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
@@ -10,6 +10,22 @@ export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
   drought: "In drought, not watered",
   "past-maturity": "Past its prime, weak",
   unchecked: "Not checked yet",
+};
+
+export const FORM_LABELS: Readonly<Record<Form, string>> = {
+  "many-stems": "Many stems from the ground",
+  trunk: "One or few trunks",
+  standard: "Grafted head on a stem",
+  weeping: "Weeping, grafted on a stem",
+  trained: "Trained on a wall or wires",
+  clipped: "Clipped to an outline",
+  pollard: "Pollard or stool",
+};
+export const VIGOUR_LABELS: Readonly<Record<Vigour, string>> = {
+  dwarf: "Dwarf",
+  compact: "Compact",
+  usual: "As its kind usually is",
+  vigorous: "Vigorous",
 };
 
 export const REGIME_LABELS: Readonly<Record<Regime, string>> = {

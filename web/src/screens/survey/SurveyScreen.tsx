@@ -14,6 +14,7 @@ import { Missing } from "../../ui/Missing.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { surveyed, type HealthDraft } from "./draft.ts";
 import { Goal } from "./Goal.tsx";
+import { Dangers, Grown } from "./Grown.tsx";
 import { HealthCheck, HealthOutcome } from "./HealthCheck.tsx";
 import { LengthInput } from "./LengthInput.tsx";
 import { Photos } from "./Photos.tsx";
@@ -139,6 +140,8 @@ function Known({ before }: { readonly before: Plant }) {
           />
         )}
       </Section>
+      <Grown plant={plant} onPlant={setPlant} />
+      <Dangers plant={plant} onPlant={setPlant} />
       <Touches plant={plant} onPlant={setPlant} />
       <Views plant={plant} onPlant={setPlant} />
       <Goal plant={plant} onPlant={setPlant} />

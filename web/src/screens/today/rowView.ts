@@ -32,7 +32,8 @@ export interface RowView extends PlantLook {
 }
 
 /** What is to be seen at a plant: new growth, its flowers while nobody can name it, or its health. */
-export type WaitsFor = "growth" | "flowers" | "berries" | "bloom-over" | "flush-hard" | "candles" | "fledged" | "survey" | null;
+export type WaitsFor =
+  "growth" | "flowers" | "berries" | "bloom-over" | "flush-hard" | "candles" | "fledged" | "survey" | null;
 
 const WAITS = {
   growth: "growth",

@@ -3,12 +3,15 @@ import { Box, Button, TextField, Typography } from "@mui/material";
 import {
   BOUNDS,
   CATALOGUE,
+  DANGER_TABLE,
   GAUGES,
   GOAL_TABLE,
   goalHasHeight,
   lengthInField,
   LETTERS,
   parseLength,
+  type Danger,
+  type Form,
   type GoalKind,
   type Metres,
 } from "@wren/core";
@@ -23,7 +26,8 @@ import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
-import { defaultLabel, UNKNOWN_KIND, withPressed, type Age, type Look } from "./walk.ts";
+import { FORM_LABELS } from "../../words/labels.ts";
+import { defaultLabel, UNKNOWN_KIND, withPressed, type Age, type Look, type WalkDanger } from "./walk.ts";
 
 const AGES: readonly { readonly value: Age; readonly label: string }[] = [
   { value: "this-year", label: "This year" },
@@ -49,11 +53,24 @@ const COUNT_LABELS: Readonly<Record<(typeof COUNTS)[number], string>> = {
   "10": "Row of 10",
 };
 
+/** Forms and dangers met most; the others stand in the full survey. */
+const FORMS_AT_HAND: readonly Form[] = ["many-stems", "trunk", "standard", "weeping", "trained", "clipped", "pollard"];
+const DANGERS_AT_HAND: readonly Danger[] = [
+  "bird-nest",
+  "insect-nest",
+  "split-limb",
+  "over-roof",
+  "over-road",
+  "protected",
+];
+
 interface Draft {
   readonly kind: string;
   readonly label: string;
   readonly heightM: Metres | null;
   readonly look: Look;
+  readonly form: Form | null;
+  readonly danger: WalkDanger;
   readonly goal: GoalKind;
   readonly wantedM: Metres | null;
   readonly count: number;
@@ -63,6 +80,8 @@ const blank = (kind: string): Draft => ({
   label: "",
   heightM: null,
   look: "healthy",
+  form: null,
+  danger: "none",
   goal: "routine",
   wantedM: null,
   count: 1,
@@ -209,6 +228,25 @@ export function WalkScreen() {
       />
       <OneOf label="Planted" value={age} options={AGES} onChange={setAge} />
       <OneOf label="How does it look?" value={draft.look} options={LOOKS} onChange={(look) => set({ look })} />
+      <OneOf
+        label="How is it grown?"
+        value={draft.form ?? "usual"}
+        options={[
+          { value: "usual", label: "As usual" },
+          ...FORMS_AT_HAND.map((f) => ({ value: f, label: FORM_LABELS[f] })),
+        ]}
+        onChange={(form) => set({ form: form === "usual" ? null : form })}
+      />
+      <OneOf
+        label="Anything dangerous?"
+        value={draft.danger}
+        options={[
+          { value: "none", label: "Nothing to see" },
+          { value: "wire", label: "A wire touches it" },
+          ...DANGERS_AT_HAND.map((d) => ({ value: d, label: DANGER_TABLE[d].label })),
+        ]}
+        onChange={(danger) => set({ danger })}
+      />
       <OneOf
         label="What do you want of it?"
         value={draft.goal}

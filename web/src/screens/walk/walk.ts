@@ -6,6 +6,8 @@ import {
   addYears,
   type Bed,
   type Condition,
+  type Danger,
+  type Form,
   type Garden,
   type GoalKind,
   type Metres,
@@ -27,10 +29,17 @@ export interface Pressed {
   readonly heightM: Metres;
   readonly age: Age;
   readonly look: Look;
+  /** null: as its kind is usually grown. */
+  readonly form: Form | null;
+  /** The one danger seen at a glance; the survey asks for more. */
+  readonly danger: WalkDanger;
   readonly goal: GoalKind;
   readonly wantedM: Metres | null;
   readonly count: number;
 }
+
+/** What is seen from the path: none, a wire within reach of it, or one of the survey's dangers. */
+export type WalkDanger = "none" | "wire" | Danger;
 
 /** Years before today that stand for an answer; null when nobody knows. Three years is what "a few" is counted as. */
 const AGE_YEARS: Readonly<Record<Age, number | null>> = {
@@ -92,6 +101,9 @@ export function withPressed(g: Garden, p: Pressed, today: PlainDate, newId: () =
       plantedAbout: years !== null && years > 1,
       condition: p.age === "unknown" && condition === "healthy" ? "healthy" : condition,
       conditionOn: condition === "healthy" ? null : today,
+      form: p.form,
+      dangers: p.danger === "none" || p.danger === "wire" ? [] : [{ what: p.danger, on: today }],
+      touches: p.danger === "wire" ? [{ what: "wire", distanceM: 0 }] : [],
       goal: { kind: p.goal, heightM: p.wantedM },
       powerLineM: null,
       thickestStemMm: null,
