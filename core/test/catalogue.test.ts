@@ -15,6 +15,7 @@ import {
   ZONES,
   type Taxon,
   zoneMinimumC,
+  OTHER_NAMES,
 } from "@wren/core";
 import { table } from "./reference/files.ts";
 
@@ -82,7 +83,7 @@ function contradictions(t: Taxon): string[] {
 
 test("every kind is free of contradictions", () => {
   expect(CATALOGUE.taxa.flatMap(contradictions)).toEqual([]);
-  expect(CATALOGUE.taxa.length).toBeGreaterThanOrEqual(200);
+  expect(CATALOGUE.taxa.length).toBeGreaterThanOrEqual(500);
   const names = CATALOGUE.taxa.map((t) => t.common[0]!.toLowerCase());
   expect(names.filter((n, i) => names.indexOf(n) !== i)).toEqual([]);
 });
@@ -169,9 +170,37 @@ test("schools default by place and by choice", () => {
   expect(schoolOption("how-much", { "how-much": "half" }, -10).changes.cap).toBe(0.5);
 });
 
+test.each([
+  ["buddleia", "buddleja-davidii"],
+  ["crepe myrtle", "lagerstroemia-indica"],
+  ["tea olive", "osmanthus-fragrans"],
+  ["daphne odora", "daphne-odora"],
+  ["perovskia", "salvia-yangii"],
+  ["hortensia", "hydrangea-macrophylla"],
+  ["hydrangia", "hydrangea-macrophylla"],
+  ["forsithia", "forsythia-intermedia"],
+  ["rododendron", "rhododendron-large-leaved"],
+  ["pyracanta", "pyracantha-coccinea"],
+  ["leylandi", "cupressus-leylandii"],
+  ["fuschia", "fuchsia-magellanica"],
+])("“%s” finds %s among its first ten", (query, id) =>
+  expect(
+    CATALOGUE.search(query)
+      .slice(0, 10)
+      .map((t) => t.id),
+  ).toContain(id),
+);
+
+test("other names belong to kinds that there are", () => {
+  expect(Object.keys(OTHER_NAMES).filter((id) => CATALOGUE.byId(id) === null)).toEqual([]);
+});
+
 test("search finds common and botanical names, every word", () => {
   expect(CATALOGUE.search("panicle")[0]!.id).toBe("hydrangea-paniculata");
-  expect(CATALOGUE.search("hydrangea oakleaf").map((t) => t.id)).toEqual(["hydrangea-quercifolia"]);
+  expect(CATALOGUE.search("hydrangea oakleaf").map((t) => t.id)).toEqual([
+    "hydrangea-quercifolia",
+    "hydrangea-quercifolia-dwarf",
+  ]);
   expect(CATALOGUE.search("teapot")).toEqual([]);
 });
 

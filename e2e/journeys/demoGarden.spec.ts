@@ -34,6 +34,8 @@ test("keys: search, step, today, list, undo", async ({ app, page }) => {
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("search for a plant");
   await page.keyboard.press("Escape");
+  // What closes gives the focus back, and would take it from the search.
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
   await page.keyboard.press("/");
   await page.keyboard.type("butterfly");
   await page.keyboard.press("ArrowDown");

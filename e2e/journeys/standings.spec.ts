@@ -82,7 +82,6 @@ test("what is never right for a kind says why, and offers what is", async ({ app
   const never = [
     ["arborvitae-bins", "Hard cutback", /does not grow back from leafless wood/],
     ["lavender-row", "Hard cutback", /does not shoot from old wood/],
-    ["rhododendron-steps", "Shear", /shears slice them/],
     ["grass-lock", "Shape", /is cut once, to the ground/],
   ] as const;
   for (const [id, task, why] of never) {
@@ -92,4 +91,9 @@ test("what is never right for a kind says why, and offers what is", async ({ app
     await expect(page.getByTestId("main-reason")).toContainText(why);
     await expect(app.answer()).toContainText("What you can do today instead");
   }
+  // A matter of looks is a price, not a refusal.
+  await app.open("/plant/rhododendron-steps?on=2026-06-28");
+  await app.chooseTask("Shear");
+  await expect(app.answer()).toContainText(/shears slice them/);
+  await expect(app.answer()).not.toContainText("Never");
 });

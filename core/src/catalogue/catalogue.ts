@@ -1,8 +1,10 @@
 /** The catalogue that ships. */
 import { catalogueOf, type Catalogue } from "./lookup.ts";
+import type { TaxonRow } from "./schema.ts";
 import { BROADLEAF_EVERGREENS } from "./taxa/lines/broadleafEvergreens.ts";
 import { EVERGREENS } from "./taxa/evergreens.ts";
 import { CONIFERS, HEDGING } from "./taxa/lines/hedgesAndConifers.ts";
+import { formsOf } from "./taxa/lines/forms.ts";
 import { HYDRANGEAS } from "./taxa/hydrangeas.ts";
 import { MORE_GRASSES, MORE_PERENNIALS, MORE_SUBSHRUBS } from "./taxa/lines/lowPlants.ts";
 import { CLEMATIS, CLIMBERS, MORE_ROSES } from "./taxa/lines/rosesAndClimbers.ts";
@@ -16,8 +18,7 @@ import { TENDER_AND_DRY } from "./taxa/tenderAndDry.ts";
 import { UNKNOWN } from "./taxa/lines/unknown.ts";
 import { DRY_COUNTRY, SUBTROPICAL } from "./taxa/lines/warmAndDry.ts";
 
-/** All kinds. */
-export const CATALOGUE: Catalogue = catalogueOf([
+const KINDS: readonly TaxonRow[] = [
   ...HYDRANGEAS,
   ...SPRING_SHRUBS,
   ...SPRING_DECIDUOUS,
@@ -39,5 +40,7 @@ export const CATALOGUE: Catalogue = catalogueOf([
   ...MORE_SUBSHRUBS,
   ...MORE_GRASSES,
   ...MORE_PERENNIALS,
-  ...UNKNOWN,
-]);
+];
+
+/** All kinds. */
+export const CATALOGUE: Catalogue = catalogueOf([...KINDS, ...formsOf(KINDS), ...UNKNOWN]);

@@ -1,5 +1,6 @@
 export * from "./catalogue.ts";
 export * from "./lookup.ts";
+export { OTHER_NAMES } from "./otherNames.ts";
 export * from "./schema.ts";
 export * from "./schools.ts";
 export * from "./schoolChoice.ts";

@@ -1,6 +1,7 @@
 /** Kinds looked up by id or by name. */
 import type { Taxon, TaxonRow } from "./schema.ts";
 import { schoolFits } from "./schoolChoice.ts";
+import { OTHER_NAMES } from "./otherNames.ts";
 import { SCHOOLS } from "./schools.ts";
 
 export interface Catalogue {
@@ -11,7 +12,29 @@ export interface Catalogue {
   readonly search: (query: string) => readonly Taxon[];
 }
 
-const namesOf = (t: Taxon): string => [...t.common, t.botanical].join(" · ").toLowerCase();
+const namesOf = (t: Taxon): string =>
+  [...t.common, t.botanical, ...(OTHER_NAMES[t.id] ?? [])].join(" · ").toLowerCase();
+
+/** How many letters of a word may be wrong, missing, too many or swapped. // => "crape" one, "rhododendrum" two */
+const slips = (word: string): number => (word.length < 5 ? 0 : word.length < 9 ? 1 : 2);
+
+/** Is a word spelt like another, or like its beginning, give or take a few letters? Optimal string alignment. */
+function isLike(word: string, other: string, most: number): boolean {
+  const cut = other.slice(0, word.length + most);
+  let [before, row]: [number[], number[]] = [[], Array.from({ length: cut.length + 1 }, (_, j) => j)];
+  for (let i = 1; i <= word.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= cut.length; j++) {
+      const same = word[i - 1] === cut[j - 1];
+      let cost = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (same ? 0 : 1));
+      if (i > 1 && j > 1 && word[i - 1] === cut[j - 2] && word[i - 2] === cut[j - 1])
+        cost = Math.min(cost, before[j - 2]! + 1);
+      next.push(cost);
+    }
+    [before, row] = [row, next];
+  }
+  return Math.min(...row) <= most;
+}
 
 /**
  * Builds a catalogue from rows; throws when an id comes twice: that is a bug in the data. The rows that ship are held to
@@ -28,9 +51,19 @@ export function catalogueOf(rows: readonly TaxonRow[]): Catalogue {
       const words = query.toLowerCase().split(/\s+/).filter(Boolean);
       const startsWith = (t: Taxon): number =>
         t.common.some((c) => c.toLowerCase().startsWith(words[0] ?? "")) ? 0 : 1;
-      return taxa
-        .filter((t) => words.every((w) => namesOf(t).includes(w)))
-        .sort((a, b) => startsWith(a) - startsWith(b) || a.common[0]!.localeCompare(b.common[0]!));
+      // A form by description stands behind the kind it is a form of.
+      const isForm = (t: Taxon): number => (/, (dwarf|low|compact|globe|sterile)/.test(t.botanical) ? 1 : 0);
+      const found = taxa.filter((t) => words.every((w) => namesOf(t).includes(w)));
+      const all =
+        found.length > 0
+          ? found
+          : taxa.filter((t) => {
+              const own = namesOf(t).split(/[^\p{L}]+/u);
+              return words.every((w) => own.some((o) => (slips(w) === 0 ? o.startsWith(w) : isLike(w, o, slips(w)))));
+            });
+      return all.toSorted(
+        (a, b) => startsWith(a) - startsWith(b) || isForm(a) - isForm(b) || a.common[0]!.localeCompare(b.common[0]!),
+      );
     },
   };
 }

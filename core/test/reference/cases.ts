@@ -62,7 +62,7 @@ export const CASES: readonly Case[] = readFileSync(join(import.meta.dirname, "da
       on: on!,
       task: task as Task,
       circumstances: circumstances!,
-      accepted: [...letters!].map((l) => LETTERS[l]!),
+      accepted: letters!.split("").map((l) => LETTERS[l]!),
       says: says!,
       disputed: from!.includes("disputed"),
     };
@@ -119,7 +119,7 @@ export function answerOf(c: Case): Advice {
   const visits: Visit[] = [];
   const schools: Record<string, string> = {};
   let bed: Bed = { id: "bed-1", name: "Bed", lengthM: 20, order: 0, note: "", ...UNSURVEYED_BED };
-  let tmaxC: number | null = null;
+  const hot: number[] = [];
   for (const token of c.circumstances === "" ? [] : c.circumstances.split(",")) {
     const [key, value] = token.trim().split("=") as [string, string];
     const [what, on] = at(value);
@@ -147,12 +147,12 @@ export function answerOf(c: Case): Advice {
             regime: first === "hard-cutback" ? "cutback" : "upkeep",
           }),
         ),
-      heat: () => (tmaxC = Number(value)),
+      heat: () => hot.push(Number(value)),
     };
     if (!apply[key]) throw new Error(`case ${c.line}: ${key}?`);
     apply[key]();
   }
-  const weather = tmaxC === null ? [] : weatherRows([{ on: date(c.on), tminC: 20, tmaxC, rainMm: 0 }]);
+  const weather = weatherRows(hot.map((tmaxC) => ({ on: date(c.on), tminC: 20, tmaxC, rainMm: 0 })));
   plant = { ...plant, schools };
   const garden = gardenOf([plant], { place, beds: [bed], observations, visits, weather });
   return adviseOn(openGarden(garden, CATALOGUE, cache), plant.id, date(c.on), c.task);

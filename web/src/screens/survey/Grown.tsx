@@ -32,14 +32,14 @@ export function Grown({ plant, onPlant }: Props) {
       />
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
         <LengthInput
-          label="Its height when grown up"
+          label="Full height"
           value={plant.ownSize.heightM}
           bounds={BOUNDS.heightM}
           hint="From its label, if you have it"
           onChange={(heightM) => onPlant({ ...plant, ownSize: { ...plant.ownSize, heightM } })}
         />
         <LengthInput
-          label="What it adds in a year"
+          label="Growth in a year"
           value={plant.ownSize.growthM}
           bounds={BOUNDS.growthM}
           hint="Measured on last year’s shoots"

@@ -55,6 +55,15 @@ export const HEDGING = kinds(hedge, [
   ["ribes-alpinum", "Ribes alpinum", "Alpine currant", "mound", [0.15, 0.3, 0.45], [0.9, 1.8], [0.9, 1.8], "2b", [], { ...leafy, year: deciduousYear(-6, 240), leastStubM: 0.1, shadeVigour: 0.8 }],
   ["murraya-paniculata", "Murraya paniculata", "Orange jasmine", "dome", [0.2, 0.4, 0.7], [1.5, 3.5], [1.2, 2.5], "9b", [], { frost: tender(0, -4, 0.8), invasive: true }],
   ["dodonaea-viscosa", "Dodonaea viscosa", "Hop bush", "upright", [0.4, 0.7, 1.1], [2, 4], [1.5, 3], "9a", [], { frost: tender(-1, -7, 0.6) }],
+  ["ligustrum-sinense", "Ligustrum sinense", "Chinese privet", "fountain", [0.5, 0.8, 1.3], [1.5, 4], [1.5, 3.5], "7a", [], { ...poison, leaf: "semi-evergreen", invasive: true, leastStubM: 0.1 }],
+  ["ilex-vomitoria-dwarf", "Ilex vomitoria, dwarf kinds", "Dwarf yaupon", "mound", [0.05, 0.1, 0.16], [0.6, 1.3], [0.9, 1.6], "7a", [], { ...poison, leastStubM: 0.15, frost: tender(-2, -16, 0.4) }],
+  ["phillyrea-angustifolia", "Phillyrea (angustifolia, latifolia)", "Mock privet|Phillyrea", "dome", [0.15, 0.3, 0.45], [1.5, 4], [1.5, 3], "7b", [], { frost: tender(-2, -14, 0.4) }],
+  ["pistacia-lentiscus", "Pistacia lentiscus", "Mastic tree|Lentisk", "dome", [0.15, 0.3, 0.45], [1, 3.5], [1.5, 3.5], "8b", [], { hazards: ["irritant-sap"], frost: tender(-2, -9, 0.6) }],
+  ["rhamnus-alaternus", "Rhamnus alaternus", "Italian buckthorn", "upright", [0.3, 0.5, 0.8], [2, 4.5], [1.5, 3.5], "7b", [], { frost: tender(-2, -12, 0.5), invasive: true }],
+  ["atriplex-halimus", "Atriplex halimus", "Tree purslane|Saltbush", "dome", [0.4, 0.7, 1.1], [1.2, 2.2], [1.5, 2.5], "8a", [], { frost: tender(-2, -9, 0.6), leastStubM: 0.15 }],
+  ["teucrium-fruticans", "Teucrium fruticans", "Shrubby germander", "dome", [0.3, 0.5, 0.8], [0.9, 1.8], [1, 2], "8a", [{ ...springBloom(spring(0.6), 60, 50, 0.5), weight: 0.3 }], { frost: tender(-2, -9, 0.6), leastStubM: 0.15 }],
+  ["corokia-cotoneaster", "Corokia (cotoneaster, × virgata)", "Wire-netting bush", "dome", [0.15, 0.3, 0.5], [1.2, 2.5], [1.2, 2], "8b", [], { frost: tender(-2, -9, 0.5) }],
+  ["pittosporum-tobira-dwarf", "Pittosporum tobira, dwarf kinds", "Dwarf pittosporum", "mound", [0.06, 0.12, 0.2], [0.5, 1], [0.8, 1.5], "8b", [], { ...largeLeaf, frost: tender(-2, -9, 0.5) }],
 ]);
 
 const conifer: Base = { ...hedge, group: "conifer", year: flushYear(-6, 230), regrowthFromLeaflessWood: "no", leastStubM: null, regimes: ["upkeep"], never: { "hard-cutback": "bare-wood-stays-bare" }, shadeVigour: 0.5, looksWrongButNormal: ["inner leaves brown and drop in autumn"], blade: "Inside the green, cuts at different depths hidden under the next shoot; never into bare wood.", sources: ["evergreen-pruning", "late-cuts"] };
@@ -98,4 +107,7 @@ export const CONIFERS = kinds(conifer, [
   ["sequoia-sempervirens", "Sequoia sempervirens", "Coast redwood", "cone", [0.4, 0.8, 1.3], [3, 25], [2, 8], "8a", [], { ...reshoots, regrowthFromLeaflessWood: "yes", outline: false, routineTask: "shape", frost: tender(-2, -14, 0.4) }],
   ["larix-decidua", "Larix (decidua, kaempferi)", "Larch", "cone", [0.2, 0.5, 0.8], [1.5, 15], [1.5, 7], "3b", [], { ...needled, leaf: "deciduous", year: deciduousYear(0), inLeafCost: 0.2, looksWrongButNormal: ["bare in winter: it is a conifer that sheds its needles"], blade: branch }],
   ["metasequoia-glyptostroboides", "Metasequoia glyptostroboides (and Taxodium)", "Dawn redwood|Bald cypress", "cone", [0.4, 0.8, 1.2], [4, 20], [2, 7], "5a", [], { ...reshoots, outline: false, routineTask: "shape", leaf: "deciduous", year: deciduousYear(10), inLeafCost: 0.2, frost: hardy, looksWrongButNormal: ["bare in winter: it is a conifer that sheds its needles"] }],
+  ["thuja-occidentalis-globe", "Thuja occidentalis, globe and dwarf kinds", "Globe arborvitae", "mound", [0.04, 0.08, 0.14], [0.6, 1.5], [0.6, 1.5], "3a", []],
+  ["picea-glauca-dwarf", "Picea glauca, dwarf cone kinds", "Dwarf white spruce", "cone", [0.04, 0.08, 0.13], [1, 3], [0.6, 1.5], "3a", [], { ...spruce, looksWrongButNormal: ["one coarse fast branch: it goes back to the wild kind, off at its origin"] }],
+  ["juniperus-procumbens", "Juniperus procumbens (and conferta)", "Japanese garden juniper|Shore juniper", "mound", [0.1, 0.2, 0.35], [0.2, 0.6], [1.5, 3], "5a", [], juniper],
 ]);
