@@ -1,6 +1,7 @@
 /** Kinds looked up by id or by name. */
 import type { Taxon, TaxonRow } from "./schema.ts";
 import { schoolFits } from "./schoolChoice.ts";
+import { lettersOff } from "../units/index.ts";
 import { OTHER_NAMES } from "./otherNames.ts";
 import { SCHOOLS } from "./schools.ts";
 
@@ -18,23 +19,9 @@ const namesOf = (t: Taxon): string =>
 /** How many letters of a word may be wrong, missing, too many or swapped. // => "crape" one, "rhododendrum" two */
 const slips = (word: string): number => (word.length < 5 ? 0 : word.length < 9 ? 1 : 2);
 
-/** Is a word spelt like another, or like its beginning, give or take a few letters? Optimal string alignment. */
-function isLike(word: string, other: string, most: number): boolean {
-  const cut = other.slice(0, word.length + most);
-  let [before, row]: [number[], number[]] = [[], Array.from({ length: cut.length + 1 }, (_, j) => j)];
-  for (let i = 1; i <= word.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= cut.length; j++) {
-      const same = word[i - 1] === cut[j - 1];
-      let cost = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (same ? 0 : 1));
-      if (i > 1 && j > 1 && word[i - 1] === cut[j - 2] && word[i - 2] === cut[j - 1])
-        cost = Math.min(cost, before[j - 2]! + 1);
-      next.push(cost);
-    }
-    [before, row] = [row, next];
-  }
-  return Math.min(...row) <= most;
-}
+/** Is a word spelt like another, or like its beginning, give or take a few letters? */
+const isLike = (word: string, other: string, most: number): boolean =>
+  Math.min(...lettersOff(word, other.slice(0, word.length + most))) <= most;
 
 /**
  * Builds a catalogue from rows; throws when an id comes twice: that is a bug in the data. The rows that ship are held to

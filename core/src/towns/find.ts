@@ -1,4 +1,5 @@
 /** Finding a town by what was typed: accents, case, hyphens and common spellings forgiven. */
+import { lettersOff } from "../units/index.ts";
 import { kilometres, type Town } from "./table.ts";
 
 /** Other names people use, to the table's own; from general knowledge. */
@@ -56,17 +57,8 @@ export const plain = (text: string): string =>
     .trim();
 
 /** Changes of a letter between two words, up to two; Infinity beyond. */
-function slips(a: string, b: string): number {
-  if (Math.abs(a.length - b.length) > 2) return Infinity;
-  let before = Array.from({ length: b.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= a.length; i++) {
-    const row = [i];
-    for (let j = 1; j <= b.length; j++)
-      row.push(Math.min(before[j]! + 1, row[j - 1]! + 1, before[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)));
-    before = row;
-  }
-  return before[b.length]!;
-}
+const slips = (a: string, b: string): number =>
+  Math.abs(a.length - b.length) > 2 ? Infinity : lettersOff(a, b).at(-1)!;
 
 /** How well a town answers to what was typed: 0 best; Infinity not at all. */
 function rank(town: Town, typed: string): number {

@@ -2,3 +2,4 @@ export * from "./units.ts";
 export * from "./result.ts";
 export * from "./parseLength.ts";
 export * from "./grouped.ts";
+export { lettersOff } from "./spelling.ts";
