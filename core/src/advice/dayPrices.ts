@@ -1,5 +1,5 @@
 /** What the prices of the day say: frost, wood that does not break, work done twice, flowers; and what makes a day good. */
-import { seasonDate, YEAR_DAYS } from "../calendar/index.ts";
+import { seasonDate, turnsBy, YEAR_DAYS } from "../calendar/index.ts";
 import { LIMITS, TASK_TABLE, type Verdict } from "../model/index.ts";
 import { inCycle, type DisplayYear } from "../phenology/index.ts";
 import { overLimit, type LimitName } from "../price/index.ts";
@@ -118,6 +118,16 @@ function lostNow(q: Question, d: DisplayYear): boolean {
   return d.lostCycle !== null && d.lostCycle === Math.ceil((q.day - d.ends.day) / YEAR_DAYS);
 }
 
+/** Are the flowers over, and the buds of the next not begun? */
+function betweenBloomAndBuds({ ends, budsBegin }: DisplayYear, u: number): boolean {
+  if (!budsBegin) return false;
+  const turn = (days: number): number => days - YEAR_DAYS * turnsBy(days);
+  const gap = turn(budsBegin.day - ends.day);
+  return gap < LONGEST_GAP_DAYS && turn(u - ends.day) < gap;
+}
+/** Buds that begin later than this after bloom began before it. */
+const LONGEST_GAP_DAYS = 300;
+
 /** Why a good day is good, in the words of what makes it so. */
 export function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
@@ -138,7 +148,12 @@ export function goodFindings(q: Question): readonly Finding[] {
   else if (q.taxon.outline) out.push(finding(verdict, "flush-hardened", {}, "evergreen-pruning"));
   else if (free && old && lostNow(q, old))
     out.push(finding(verdict, "buds-were-killed", { display: old.display.name }, "record"));
-  else if (free && old) out.push(finding(verdict, "buds-not-begun", { display: old.display.name }, "shrub-calendar"));
+  else if (free && old && betweenBloomAndBuds(old, u))
+    out.push(finding(verdict, "buds-not-begun", { display: old.display.name }, "shrub-calendar"));
+  else if (free && old)
+    out.push(
+      finding(verdict, old.display.onSpurs ? "buds-on-spurs" : "few-buds", { display: old.display.name }, "practice"),
+    );
   else if (free && fresh && (u >= year.dormant.day || u < year.wakes.day + 14))
     out.push(
       finding(

@@ -94,6 +94,8 @@ export interface ReasonValues {
   "spent-flowers": object;
   "dead-any-day": object;
   "buds-not-begun": { display: string };
+  "buds-on-spurs": { display: string };
+  "few-buds": { display: string };
   "buds-were-killed": { display: string };
   "before-growth": { display: string };
   "growth-just-out": { display: string };

@@ -130,7 +130,7 @@ export const SCHOOLS: readonly School[] = [
         suits: "mild places and tidy gardens",
         cost: "in a cold winter the stubs may die; tops left lying on them insulate",
         source: "practice",
-        changes: { frameShiftC: -4 },
+        changes: { frameShiftC: -4, firstStage: "hard-cutback" },
       },
       {
         id: "grow-on",

@@ -97,7 +97,10 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
       const ownDoing = !wakesWhenCut ? midsummer : isOut ? y.hardens.day : -Infinity;
       const grows = Math.max(u + a.sproutDays, ownDoing);
       const hard = hardBy(c, harden, u);
-      const chance = hard > grows ? odds.between(grows, hard) * answered(y, u) : 0;
+      const answers = answered(y, u);
+      const answer = hard > grows ? odds.between(grows, hard) * answers : 0;
+      // What does not answer any more sleeps on, and wakes at the next warm spell if it is of that kind.
+      const chance = wakesWhenCut && answers < 1 ? answer + (1 - answers) * odds.untilWarmest(u + a.wakeDays) : answer;
       out[t] = chance;
       const last = u + LEAP_DAYS;
       if (chance < LEAST_CHANCE && last < y.dormant.day && odds.between(grows, hardBy(c, harden, last)) < LEAST_CHANCE)
@@ -113,7 +116,9 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
   const limitC = heads ? headsShelterC : frameKillC + plan.frameShiftC;
   const exposed = heads ? PRICE_ASSUMPTIONS.shelterLoss : TASK_TABLE[plan.task].exposure * frameLoss;
   const out = sheet.singles();
-  if (limitC === null || exposed === 0 || plan.firstStage) return out;
+  // A first cut that leaves part of the frame is judged by what stays: the rest comes off in any case.
+  const comesOff = plan.firstStage && TASK_TABLE[plan.task].exposure < 1;
+  if (limitC === null || exposed === 0 || comesOff) return out;
   const odds = c.frost(limitC);
   for (const { from, to, ahead } of runs)
     for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++) {
@@ -159,10 +164,12 @@ function frostOf(cut: Cut, asked = EVERY_DAY): Frost {
   const risk = cut.sheet.singles();
   const nipped = cut.taxon.frost.frameKillC <= a.hardyFrameC ? a.nippedInSpring : 1;
   const late = Math.floor(cut.climate.warmestDay) + 1;
-  for (let t = 0; t < YEAR_DAYS; t++) {
-    const woken = (t < late ? nipped : 1) * growth[t]!;
-    risk[t] = 1 - (1 - woken) * (1 - frame[t]!) * (1 - scorch[t]!);
-  }
+  // Nipped in spring, or asleep, a plant with a hardy frame only shoots again; in autumn it loses what should ripen.
+  for (const { from, to, ahead } of cut.runs)
+    for (let t = from; t < to; t++) {
+      const hurt = t < late ? nipped : 1 - (1 - answered(cut.year, t + ahead)) * (1 - nipped);
+      risk[t] = 1 - (1 - hurt * growth[t]!) * (1 - frame[t]!) * (1 - scorch[t]!);
+    }
   return { growth, frame, scorch, risk };
 }
 

@@ -215,6 +215,9 @@ const TEXTS: Texts = {
   "spent-flowers": () => "Spent flowers can come off. It keeps its strength and its looks.",
   "dead-any-day": () => "Dead wood can go on any day. It costs the plant nothing and does not count.",
   "buds-not-begun": (v) => `The ${v.display} are over and the buds of the next have not begun.`,
+  "buds-on-spurs": (v) =>
+    `The buds of its ${v.display} stand on spurs near the frame: shortening the long shoots takes none of them.`,
+  "few-buds": (v) => `It takes few of the buds of its ${v.display}, or none.`,
   "buds-were-killed": (v) =>
     `Frost took the buds of its ${v.display}, and those of the next have not begun: there are none to lose.`,
   "growth-just-out": (v) =>
