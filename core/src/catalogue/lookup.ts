@@ -25,7 +25,7 @@ const isLike = (word: string, other: string, most: number): boolean =>
 
 /**
  * Builds a catalogue from rows; throws when an id comes twice: that is a bug in the data. The rows that ship are held to
- * their schema by the compiler and by a test: parsing four hundred of them would come before every first answer.
+ * their schema by the compiler and by a test: parsing five hundred of them would come before every first answer.
  */
 export function catalogueOf(rows: readonly TaxonRow[]): Catalogue {
   const taxa = rows.map((t): Taxon => ({ ...t, schools: SCHOOLS.filter((s) => schoolFits(s, t)).map((s) => s.id) }));

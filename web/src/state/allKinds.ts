@@ -1,2 +1,2 @@
-/** Fetched apart: four hundred kinds come after the first answer. */
+/** Fetched apart: five hundred kinds come after the first answer. */
 export { CATALOGUE } from "@wren/core";
