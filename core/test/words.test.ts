@@ -195,6 +195,7 @@ describe("every answer can be said", () => {
       plantOf("rosa-hybrid-tea", { form: "standard" }),
       plantOf("syringa-vulgaris"),
       plantOf("thuja-occidentalis"),
+      plantOf("wisteria-sinensis"),
     ],
     { visits: [visitOf("syringa-vulgaris", "2026-03-01", 0.1, { task: "lift" })] },
   );

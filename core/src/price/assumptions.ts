@@ -1,5 +1,7 @@
 /** Assumptions of the price, in one table (ours, from memory of practice; no published constants exist). */
 export const PRICE_ASSUMPTIONS = {
+  /** Power of the share of buds made with which a cut is charged for them: 1 would be all that is made of them so far. */
+  budsMadeAgain: 1.6,
   /** Flowers a new-wood plant loses for the growth thrown away: this share of what it had grown towards bloom. */
   reservesSpent: 0.5,
   /** Share of the way to bloom that a headed (not cut back) plant has to grow again. */
@@ -21,7 +23,7 @@ export const PRICE_ASSUMPTIONS = {
   delayWeightPerDay: 1 / 120,
   delayWeightMost: 0.3,
   /** Kinds that lose so much of their frame come again from the base; so long after waking a hard cut takes dead tops only. */
-  killedToBase: 0.8,
+  killedToBase: 0.7,
   topsDays: 45,
   /** The end of coloured stems that counts for nothing, days. */
   fadingDays: 30,

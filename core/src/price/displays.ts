@@ -136,7 +136,8 @@ function lossOfBuds(
   const whole = c.warmthAt(set) - warmthAtBegin;
   for (let t = making; t < made; t++) {
     const share = whole > 1 ? (c.warmthAt(t) - warmthAtBegin) / whole : (t - begin) / (set - begin);
-    out[t] = Math.max(cut.taken * clampShare(share), cut.least);
+    // What is cut early in their making is made again on the shoots that follow: little of it is lost at first.
+    out[t] = Math.max(cut.taken * clampShare(share) ** PRICE_ASSUMPTIONS.budsMadeAgain, cut.least);
   }
   out.fill(Math.max(cut.taken, cut.least), made, to);
 }

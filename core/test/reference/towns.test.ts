@@ -495,7 +495,9 @@ test("no cut of an old-wood kind is free because of a forecast: at every town it
     const c = inYear(t);
     for (const taxon of CATALOGUE.taxa.filter((x) => x.displays.some((d) => d.on === "old"))) {
       const { year, prices } = kindYearOf(taxon, c, usualPlan("shape"));
-      for (const d of taxon.displays.filter((x) => x.on === "old" && x.budsSet && isFlowers(x.name))) {
+      for (const d of taxon.displays.filter(
+        (x) => x.on === "old" && x.budsSet && isFlowers(x.name) && x.onSpurs !== true,
+      )) {
         const shown = year.displays.find((x) => x.display === d);
         const priced = prices.displays.find((x) => x.name === d.name);
         if (!shown || !priced) {
