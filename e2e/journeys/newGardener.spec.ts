@@ -121,6 +121,22 @@ test.describe("on a phone", () => {
     await expect(app.field("Name of the place")).toHaveValue("Near Edinburgh");
   });
 
+  test("who knows a latitude and a zone sees what they leave open, and says whose summer it is", async ({
+    app,
+    page,
+  }) => {
+    await app.open("/today");
+    await app.button("Start with my own place").click();
+    await page.getByText("Without a town").click();
+    await app.field("Latitude (degrees)").fill("32");
+    await app.field("Hardiness zone").selectOption("9b");
+    const dialog = page.getByRole("dialog");
+    await expect(dialog).toContainText(/Afternoons of 31 °C in July \(\d+ °C to \d+ °C, for all that is known\)/);
+    await page.getByRole("button", { name: /^Tucson.*38 °C$/ }).click();
+    await expect(dialog).toContainText("Afternoons of 38 °C in July");
+    await expect(app.field("Afternoons of the warmest month")).toHaveValue("38.3");
+  });
+
   test("a town that is none says so; a position the browser refuses too; what does not go together is named", async ({
     app,
     page,

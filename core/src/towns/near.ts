@@ -2,9 +2,18 @@
  * The climate of a place from the towns around it: latitude and height first, then what the nearest towns are off by,
  * fading with distance (universal kriging with an exponential correlation; the same weights for all months).
  */
-import { fieldMean, FIELD, inCalendar, matrix, cholesky, solveWith, type NearClimate } from "../climate/index.ts";
+import {
+  fieldMean,
+  FIELD,
+  inCalendar,
+  matrix,
+  cholesky,
+  solveWith,
+  type NearClimate,
+  type Zone,
+} from "../climate/index.ts";
 import { hemisphereOf } from "../calendar/index.ts";
-import type { Metres } from "../units/index.ts";
+import type { Celsius, Metres } from "../units/index.ts";
 import { kilometres, meansOf, type Town } from "./table.ts";
 
 export interface Position {
@@ -55,4 +64,31 @@ export function climateNear(towns: readonly Town[], at: Position): NearClimate {
     tmaxC: inCalendar(means.slice(12), h),
     doubt: Math.max(0, 1 - told) + nugget,
   };
+}
+
+/** Towns of the table as far from the equator as a place, give or take so many degrees. */
+const ALIKE_DEG = 4;
+/** Two whose warmest afternoons differ by less tell the same summer, °C. */
+const APART_C = 2.5;
+
+/** A town, and its warmest afternoons: the largest of its twelve mean maxima, °C. */
+export interface TownAlike {
+  readonly town: Town;
+  readonly warmestC: Celsius;
+}
+
+/**
+ * What a latitude and a zone leave open, by example: of the towns that share both, the one with the coolest summer, the
+ * middle one and the hottest. Fewer where they are alike; none where no town shares them.
+ */
+export function townsAlike(towns: readonly Town[], latitudeDeg: number, zone: Zone): readonly TownAlike[] {
+  const alike = towns
+    .filter((t) => t.zone === zone && Math.abs(Math.abs(t.latitudeDeg) - Math.abs(latitudeDeg)) <= ALIKE_DEG)
+    .map((town): TownAlike => ({ town, warmestC: Math.max(...town.tmaxC) }))
+    .toSorted((a, b) => a.warmestC - b.warmestC);
+  const [coolest, middle, hottest] = [alike[0], alike[Math.floor(alike.length / 2)], alike.at(-1)];
+  if (!coolest || !hottest || hottest.warmestC - coolest.warmestC < APART_C) return [];
+  const between =
+    middle && middle.warmestC - coolest.warmestC >= APART_C && hottest.warmestC - middle.warmestC >= APART_C;
+  return between ? [coolest, middle, hottest] : [coolest, hottest];
 }

@@ -31,6 +31,7 @@ import {
   isFlowers,
   kindYearOf,
   TASK_TABLE,
+  townsAlike,
   townsFrom,
   townsNamed,
   weatherYears,
@@ -522,4 +523,16 @@ test("no cut of an old-wood kind is free because of a forecast: at every town it
   }
   expect(free.slice(0, 12)).toEqual([]);
   expect(asked).toBeGreaterThan(10_000);
+});
+
+test.each([
+  // From the table: a mountain, a warm coast, a desert; an ocean and a city; nothing so far north.
+  [32, "9b", ["Katoomba", "Kochi", "Tucson"]],
+  [-32, "9b", ["Katoomba", "Kochi", "Tucson"]],
+  [51, "9a", ["Tofino", "Paris"]],
+  [60, "3a", []],
+] as const)("latitude %d, zone %s leave the summer open: %j", (latitudeDeg, zone, names) => {
+  const alike = townsAlike(TOWNS, latitudeDeg, zone);
+  expect(alike.map((a) => a.town.name)).toEqual(names);
+  for (const a of alike) expect(a.warmestC).toBe(Math.max(...a.town.tmaxC));
 });

@@ -9,8 +9,9 @@ import { oddText, placeText } from "../words/placeWords.ts";
 import { Choice, DateField, Field } from "./Field.tsx";
 import { placeInput, placeSchema, UNNAMED, type PlaceInput } from "./placeForm.ts";
 import { fromSpot, type Spot } from "./spot.ts";
-import { temperatureText } from "./temperature.ts";
+import { temperatureInField, temperatureText } from "./temperature.ts";
 import { TownField } from "./TownField.tsx";
+import { TownsAlike } from "./TownsAlike.tsx";
 
 const SITE_WORDS: Readonly<Record<Site, string>> = {
   usual: "As the land around",
@@ -97,6 +98,13 @@ export function PlaceFields({ form, units, first = false, monthly = null }: Prop
         <AtOnce place={read} units={units} />
       ) : (
         first && <Typography sx={{ mb: 1 }}>A latitude will do instead; a zone or frost dates narrow it.</Typography>
+      )}
+      {read?.near === null && read.zone !== null && read.warmestC === null && monthly === null && (
+        <TownsAlike
+          place={read}
+          units={units}
+          onWarmest={(c) => setValue("warmestC", temperatureInField(c, units), { shouldDirty: true })}
+        />
       )}
       <Box
         component="details"

@@ -1,0 +1,45 @@
+/** What a latitude and a zone leave open, by example: summers of towns that share both, each one press. */
+import { Typography } from "@mui/material";
+import { townLabel, townsAlike, type Place, type Rules, type Town } from "@wren/core";
+import { useEffect, useState } from "react";
+import { Chips } from "../ui/Chips.tsx";
+import { temperatureText } from "./temperature.ts";
+
+interface Props {
+  readonly place: Place;
+  readonly units: Rules["units"];
+  readonly onWarmest: (celsius: number) => void;
+}
+
+export function TownsAlike({ place, units, onWarmest }: Props) {
+  const [towns, setTowns] = useState<readonly Town[]>([]);
+  useEffect(() => {
+    let live = true;
+    // Without the table nothing is offered; the field for afternoons stands below all the same.
+    import("../state/allTowns.ts").then(
+      ({ TOWNS }) => live && setTowns(TOWNS),
+      () => undefined,
+    );
+    return () => {
+      live = false;
+    };
+  }, []);
+  const alike = place.zone === null ? [] : townsAlike(towns, place.latitudeDeg, place.zone);
+  if (alike.length === 0) return null;
+  return (
+    <>
+      <Chips
+        label="Latitude and zone leave the summer open. Whose afternoons are like yours?"
+        options={alike.map(({ town, warmestC }) => ({
+          value: townLabel(town),
+          label: `${townLabel(town)}: ${temperatureText(warmestC, units)}`,
+        }))}
+        chosen={() => false}
+        onPress={(name) => onWarmest(alike.find((a) => townLabel(a.town) === name)!.warmestC)}
+      />
+      <Typography variant="body2" sx={{ color: "text.secondary", mb: 1.5, mt: -1 }}>
+        The warmest month’s, of the coolest, a middling and the hottest town of the table there.
+      </Typography>
+    </>
+  );
+}
