@@ -13,6 +13,8 @@ writeFileSync(file, writeGardenFile(demoGarden(date("2025-07-01"))));
 const start = (...args: string[]) =>
   spawnSync(process.execPath, [join(root, "node_modules/.bin/wren-song"), ...args], {
     encoding: "utf8",
+    // Five hundred kinds are more than the megabyte that is taken by itself.
+    maxBuffer: 16 * 1024 * 1024,
     cwd: tmpdir(),
   });
 
