@@ -196,7 +196,9 @@ test("other names belong to kinds that there are", () => {
 });
 
 test("search finds common and botanical names, every word", () => {
+  // The plain name finds the plain plant first.
   expect(CATALOGUE.search("panicle")[0]!.id).toBe("hydrangea-paniculata");
+  expect(CATALOGUE.search("lilac")[0]!.botanical).toMatch(/^Syringa/);
   expect(CATALOGUE.search("hydrangea oakleaf").map((t) => t.id)).toEqual([
     "hydrangea-quercifolia",
     "hydrangea-quercifolia-dwarf",

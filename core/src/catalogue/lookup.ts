@@ -36,8 +36,12 @@ export function catalogueOf(rows: readonly TaxonRow[]): Catalogue {
     byId: (id) => index.get(id) ?? null,
     search(query) {
       const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+      const text = words.join(" ");
+      // "Lilac" asks for what is a lilac, before what has a lilac in some other name.
       const startsWith = (t: Taxon): number =>
-        t.common.some((c) => c.toLowerCase().startsWith(words[0] ?? "")) ? 0 : 1;
+        t.common.some((c) => c.toLowerCase().startsWith(words[0] ?? "") || c.toLowerCase().endsWith(` ${text}`))
+          ? 0
+          : 1;
       // A form by description stands behind the kind it is a form of.
       const isForm = (t: Taxon): number => (/, (dwarf|low|compact|globe|sterile)/.test(t.botanical) ? 1 : 0);
       const found = taxa.filter((t) => words.every((w) => namesOf(t).includes(w)));
