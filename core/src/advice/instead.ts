@@ -50,8 +50,7 @@ export interface SeasonPrice {
 }
 
 /** Sliced leaves are a price, not a refusal. */
-const ruledOut = (t: Taxon, task: Task): boolean =>
-  t.never[task] !== undefined && t.never[task] !== "large-leaved";
+const ruledOut = (t: Taxon, task: Task): boolean => t.never[task] !== undefined && t.never[task] !== "large-leaved";
 
 /** What the task costs when there is time for it in one season only, for each season to come; of an uncertain plant the strictest over its likely kinds. */
 export function bySeason(model: GardenModel, plant: Plant, on: PlainDate, task: Task): readonly SeasonPrice[] {
