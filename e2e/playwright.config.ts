@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: "./.out/results",
   fullyParallel: true,
   workers: 2,
-  // Two more tries on a slow machine; a journey that needed it is named in the last lines.
-  retries: 2,
+  // One more try on a slow machine; a journey that needed it is named in the last lines.
+  retries: 1,
   forbidOnly: !!process.env["CI"],
   timeout: 300_000,
   expect: { timeout: 60_000 },

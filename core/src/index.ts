@@ -10,7 +10,7 @@ export * from "./stems/index.ts";
 export * from "./amount/index.ts";
 export * from "./price/index.ts";
 export * from "./garden/index.ts";
-export * from "./work/index.ts";
+export * from "./jobsite/index.ts";
 export * from "./advice/index.ts";
 export * from "./plans/index.ts";
 export * from "./bench/index.ts";

@@ -36,7 +36,7 @@ describe("the calendar of the trade, zone 6b (common practice; hydrangeas and sp
     ["hydrangea-paniculata", "shape", "2026-06-10", ["costs-flowers"]],
     ["hydrangea-paniculata", "hard-cutback", "2025-11-20", ["wait"]],
     ["hydrangea-arborescens", "hard-cutback", "2026-03-20", ["best"]],
-    ["hydrangea-macrophylla", "shape", "2026-03-15", ["wait", "costs-flowers"]],
+    ["hydrangea-macrophylla", "shape", "2026-03-15", ["costs-flowers"]],
     ["hydrangea-macrophylla", "hard-cutback", "2026-05-20", ["costs-flowers"]],
     ["hydrangea-macrophylla", "deadhead", "2026-08-01", ["best"]],
     ["hydrangea-macrophylla", "deadhead", "2025-11-20", ["wait"]],

@@ -88,7 +88,7 @@ describe("danger", () => {
   test("what broke comes off first, also by a cut that would top a sound trunk", () => {
     expect(verdict("broken-limb", { form: "trunk" }, "dead-only", "2026-06-20").reason.code).toBe("danger-first");
     expect(
-      verdict("broken-limb", { form: "trunk" }, "hard-cutback", "2026-02-25").reasons.map((r) => r.code),
+      verdict("broken-limb", { form: "trunk" }, "hard-cutback", "2026-06-20").reasons.map((r) => r.code),
     ).not.toContain("topping");
   });
 });

@@ -15,7 +15,7 @@ const ROOMS = [
   "amount",
   "price",
   "garden",
-  "work",
+  "jobsite",
   "advice",
   "plans",
   "bench",

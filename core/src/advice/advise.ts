@@ -22,7 +22,7 @@ import {
   windOn,
   type WorkMinutes,
   type WildlifeCost,
-} from "../work/index.ts";
+} from "../jobsite/index.ts";
 import { regimeOf, type YearOfPrices } from "../price/index.ts";
 import { type GardenModel, likelyTaxa } from "../garden/index.ts";
 import { frostRiskOn } from "./dayPrices.ts";

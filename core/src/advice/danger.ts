@@ -3,7 +3,7 @@ import { addDays } from "../calendar/index.ts";
 import { heightOf } from "../garden/index.ts";
 import { LIMITS, type Danger, type Plant } from "../model/index.ts";
 import type { Days } from "../units/index.ts";
-import { REACH_LIMITS, workHeight } from "../work/index.ts";
+import { REACH_LIMITS, workHeight } from "../jobsite/index.ts";
 import { isLive, type Question } from "./question.ts";
 import { finding, NOTHING, type Finding } from "./reasons.ts";
 

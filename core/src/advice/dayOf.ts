@@ -3,7 +3,7 @@ import { addDays, seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../cale
 import { TASK_TABLE } from "../model/index.ts";
 import { inCycle, PACE_ASSUMPTIONS } from "../phenology/index.ts";
 import type { Celsius } from "../units/index.ts";
-import { wildlifeCost, wildlifeInSeason, windOn, WIND_ASSUMPTIONS } from "../work/index.ts";
+import { wildlifeCost, wildlifeInSeason, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import type { DayWeather } from "../garden/index.ts";
 import { isHard, isLive, type Question } from "./question.ts";
 import { finding, reason, type Finding, type Reason } from "./reasons.ts";

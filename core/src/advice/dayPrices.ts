@@ -2,7 +2,7 @@
 import { seasonDate, turnsBy, YEAR_DAYS } from "../calendar/index.ts";
 import { LIMITS, TASK_TABLE, type Verdict } from "../model/index.ts";
 import { inCycle, type DisplayYear } from "../phenology/index.ts";
-import { overLimit, type LimitName } from "../price/index.ts";
+import { overLimit, shootsHard, type LimitName } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { goalLabel } from "./goals.ts";
 import { isHard, isLive, stageDate, type Question } from "./question.ts";
@@ -61,14 +61,11 @@ export function frostFindings(q: Question): readonly Finding[] {
   return out;
 }
 
-const isHardShoot = ({ kind: { year }, day }: Question): boolean =>
-  inCycle(year, day) > year.hardens.day && inCycle(year, day) < year.dormant.day;
-
 export function woodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const u = inCycle(year, q.day);
   const stub = over(q, "regrowth");
-  if (stub) return [finding(stub, isHardShoot(q) ? "shoots-hard" : "shoots-not-out", {}, "evergreen-pruning")];
+  if (stub) return [finding(stub, shootsHard(year, q.day) ? "shoots-hard" : "shoots-not-out", {}, "evergreen-pruning")];
   const again = over(q, "redo");
   if (again) {
     const hardens = stageDate(q, u >= year.dormant.day ? year.hardens.day + YEAR_DAYS : year.hardens.day);
@@ -133,7 +130,7 @@ export function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
   const u = inCycle(year, q.day);
   if (q.task === "dead-only")
-    return q.kind.prices.untold[q.day]! > 0 ? NOTHING : [finding("best", "dead-any-day", {}, "practice")];
+    return prices.untold[q.day]! > 0 ? NOTHING : [finding("best", "dead-any-day", {}, "practice")];
   if (q.task === "deadhead")
     return prices.spent[q.day]
       ? [finding("best", "spent-flowers", {}, "practice")]

@@ -6,8 +6,8 @@ import { waitsForGrowth } from "../amount/index.ts";
 import { ZONES } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
 import { heightOnDay, inCycle, seasonsEndHeight } from "../phenology/index.ts";
-import { misfit } from "../price/index.ts";
-import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../work/index.ts";
+import { LOOKS_ONLY, refusalOf } from "../price/index.ts";
+import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import { ailmentFindings } from "./ailments.ts";
 import { danger } from "./danger.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
@@ -21,13 +21,13 @@ import { STANDING_MATTERS } from "./standing.ts";
 const TOPS: ReadonlySet<Task> = new Set(["hard-cutback", "reduce-for-wind"]);
 
 /** What the way a plant is grown forbids, or allows. */
-function byForm({ plant, taxon, task }: Question): readonly Finding[] {
+function byForm({ plant, taxon, task, on }: Question): readonly Finding[] {
   const name = taxon.common[0]!;
   if (isBelowGraft(plant, task)) return [finding("best", "below-graft", {}, "practice")];
   if (isGrafted(plant) && (isHard(task) || task === "reduce-for-wind"))
     return [finding("never", "head-not-felled", {}, "practice")];
   // What broke off is cut back to sound wood, and a pollard is cut to its own knuckles.
-  const broken = plant.dangers.some((d) => d.what === "broken-limb");
+  const broken = plant.dangers.some((d) => d.what === "broken-limb" && d.on <= on);
   const conifer = taxon.group === "conifer" && taxon.regrowthFromLeaflessWood === "no";
   if (TOPS.has(task) && !broken && (plant.form === "trunk" || (conifer && onTrunk(plant, taxon))))
     return [finding("never", "topping", { taxon: name, conifer }, "practice")];
@@ -37,12 +37,9 @@ function byForm({ plant, taxon, task }: Question): readonly Finding[] {
 function wrongForKind({ plant, taxon, task }: Question): readonly Finding[] {
   const name = taxon.common[0]!;
   if (isBelowGraft(plant, task)) return NOTHING;
-  const why = taxon.never[task];
-  // Sliced leaves are a matter of looks: a price, said, and no reason to refuse.
-  if (why === "large-leaved") return [finding("fine", why, { taxon: name }, taxon.sources[0]!)];
-  if (why !== undefined) return [finding("never", why, { taxon: name }, taxon.sources[0]!)];
-  const odd = misfit(taxon, task);
-  if (odd) return [finding("never", odd, { taxon: name }, taxon.sources[0]!)];
+  const refused = refusalOf(taxon, task);
+  if (refused) return [finding("never", refused, { taxon: name }, taxon.sources[0]!)];
+  if (taxon.never[task] === LOOKS_ONLY) return [finding("fine", LOOKS_ONLY, { taxon: name }, taxon.sources[0]!)];
   if (isHard(task) && taxon.regrowthFromLeaflessWood === "no")
     return [finding("never", "old-wood-stays-bare", { taxon: name }, taxon.sources[0]!)];
   if (isHard(task) && !taxon.regimes.some((r) => r === "cutback" || r === "renewal"))

@@ -3,7 +3,7 @@ import { cutHeightFor } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { LIMITS, TASK_TABLE, type GoalKind, type Plant, type Task } from "../model/index.ts";
 import { perPlant, type GardenModel, likelyTaxa } from "../garden/index.ts";
-import { misfit, type Accepts } from "../price/index.ts";
+import { isAdvisable, type Accepts } from "../price/index.ts";
 import { reason, type Reason } from "./reasons.ts";
 
 export interface GoalRow {
@@ -87,8 +87,7 @@ export const goalHasHeight = (g: GoalKind): boolean => GOAL_TABLE[g].height;
 function taskForTaxon(model: GardenModel, plant: Plant, taxon: Taxon): Task {
   const changes = model.schooling(plant, taxon).options.map((o) => o.changes);
   const fits = (t: Task): boolean =>
-    taxon.never[t] === undefined &&
-    misfit(taxon, t) === null &&
+    isAdvisable(taxon, t) &&
     ((t !== "hard-cutback" && t !== "renovate") || taxon.regimes.some((r) => r === "cutback" || r === "renewal"));
   const routine = changes.flatMap((c) => c.routineTask ?? []).find(fits) ?? taxon.routineTask;
   const renewal = changes.find((c) => c.renewTask !== undefined)?.renewTask ?? "hard-cutback";

@@ -1,11 +1,10 @@
 /** When it is not the day: what else may be done today and what each costs in flowers and minutes; and which season costs least. */
-import type { Taxon } from "../catalogue/index.ts";
 import { seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
 import { TASKS, VERDICT_TABLE, VERDICTS, type Plant, type Task, type Verdict } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
-import { minutesFor, type WorkMinutes } from "../work/index.ts";
+import { minutesFor, type WorkMinutes } from "../jobsite/index.ts";
 import { type GardenModel, likelyTaxa } from "../garden/index.ts";
-import { type KindYear, misfit } from "../price/index.ts";
+import { type KindYear, isAdvisable, refusalOf } from "../price/index.ts";
 import { ask, type Question } from "./question.ts";
 
 export interface Alternative {
@@ -18,9 +17,7 @@ export interface Alternative {
 
 /** Other tasks that may be started on the day, the quickest first. */
 export function alternatives(q: Question, verdictFor: (task: Task) => Verdict): readonly Alternative[] {
-  return TASKS.filter(
-    (t) => t !== q.task && t !== "leave" && misfit(q.taxon, t) === null && q.taxon.never[t] === undefined,
-  )
+  return TASKS.filter((t) => t !== q.task && t !== "leave" && isAdvisable(q.taxon, t))
     .map((task) => ({ task, verdict: verdictFor(task) }))
     .filter((a) => VERDICT_TABLE[a.verdict].go)
     .map((a): Alternative => ({
@@ -49,15 +46,12 @@ export interface SeasonPrice {
   readonly minutes: WorkMinutes;
 }
 
-/** Sliced leaves are a price, not a refusal. */
-const ruledOut = (t: Taxon, task: Task): boolean => t.never[task] !== undefined && t.never[task] !== "large-leaved";
-
 /** What the task costs when there is time for it in one season only, for each season to come; of an uncertain plant the strictest over its likely kinds. */
 export function bySeason(model: GardenModel, plant: Plant, on: PlainDate, task: Task): readonly SeasonPrice[] {
   const p = model.season(on);
   const years = likelyTaxa(model, plant).map((t) => ask(model, plant, on, task, null, t).usual);
   const worst = (of: (k: KindYear) => number): number => Math.max(...years.map(of));
-  const never = years.some((k) => ruledOut(k.taxon, task) || misfit(k.taxon, task) !== null);
+  const never = years.some((k) => refusalOf(k.taxon, task) !== null);
   return FOUR_SEASONS.map((season): SeasonPrice => {
     const starts = [0, 1].map((turn) => SEASON_STARTS[season] + turn * YEAR_DAYS);
     // The season that is on or comes next.

@@ -3,8 +3,8 @@ import type { Taxon } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import { VERDICT_TABLE, type Plant, type Task } from "../model/index.ts";
-import { misfit, tasksFor } from "../price/index.ts";
-import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../work/index.ts";
+import { isAdvisable, tasksFor } from "../price/index.ts";
+import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import { verdictFor } from "./advise.ts";
 import { taskForGoal } from "./goals.ts";
 import { isGrafted } from "./question.ts";
@@ -40,15 +40,13 @@ const SUITS: readonly (readonly [Task, (g: Ground) => boolean])[] = [
 
 /**
  * The tasks to offer first: what is wanted, what may be done today, then what the plant is usually given.
- * @returns three to five, in the order of the table of tasks; never one that is wrong for the kind
+ * @returns at most five, in the order of the table of tasks; none but the wanted one that speaks against the kind
  */
 export function offeredTasks(model: GardenModel, plant: Plant, on: PlainDate): readonly Task[] {
   const taxon = model.taxonOf(plant);
   const ground = { model, plant, taxon, on };
   const wanted = taskForGoal(model, plant);
-  const suits = SUITS.filter(
-    ([t, fits]) => misfit(taxon, t) === null && taxon.never[t] === undefined && fits(ground),
-  ).map(([t]) => t);
+  const suits = SUITS.filter(([t, fits]) => isAdvisable(taxon, t) && fits(ground)).map(([t]) => t);
   // With dead wood kept in reach, what goes today stands before what does not.
   const ranked = suits
     .map((t, i) => ({
@@ -57,7 +55,6 @@ export function offeredTasks(model: GardenModel, plant: Plant, on: PlainDate): r
     }))
     .toSorted((a, b) => a.rank - b.rank)
     .map(({ t }) => t);
-  const chosen = new Set([wanted, ...ranked].slice(0, OFFERED + (ranked.includes(wanted) ? 1 : 0)));
-  const first = new Set([...chosen].slice(0, OFFERED));
-  return tasksFor(taxon).filter((t) => first.has(t));
+  const first = [...new Set([wanted, ...ranked])].slice(0, OFFERED);
+  return tasksFor(taxon).filter((t) => first.includes(t));
 }

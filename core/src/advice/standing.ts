@@ -4,7 +4,7 @@ import { addDays, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/inde
 import { LIMITS, TASK_TABLE } from "../model/index.ts";
 import { giveOrTake, inCycle } from "../phenology/index.ts";
 import { overLimit, regimeOf } from "../price/index.ts";
-import { wildlifeInSeason } from "../work/index.ts";
+import { wildlifeInSeason } from "../jobsite/index.ts";
 import {
   capped,
   deadTold,
@@ -181,7 +181,7 @@ function keptHeads(q: Question): readonly Finding[] {
 /** Berries gone within so many days are this season's. */
 const SAME_SEASON_DAYS = 150;
 
-/** A skirt is lifted by steps, and two thirds of the height stay in leaf. */
+/** A skirt is lifted by steps, one in twelve months. */
 function liftedLately(q: Question): readonly Finding[] {
   if (q.task !== "lift") return NOTHING;
   const last = q.model.visitsOf(q.plant.id).findLast((v) => v.task === "lift" && v.on <= q.on);

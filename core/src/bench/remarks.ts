@@ -5,7 +5,7 @@ import { LIMITS, type Plant, type StemCut } from "../model/index.ts";
 import { toolFor } from "../plans/index.ts";
 import { alongStem } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
-import { REACH_LIMITS } from "../work/index.ts";
+import { REACH_LIMITS } from "../jobsite/index.ts";
 import { BLADE, isBare } from "./blade.ts";
 import { partLeft, type StemEffect } from "./effects.ts";
 

@@ -99,6 +99,8 @@ export const NEVER_REASONS = [
   "grass-all-or-nothing",
 ] as const;
 
+export type NeverReason = (typeof NEVER_REASONS)[number];
+
 export const HAZARDS = ["thorns", "irritant-sap", "toxic-clippings", "sharp-leaf-edges"] as const;
 export const HABITS = [
   "dome",

@@ -6,7 +6,7 @@ import type { PlainDate } from "../calendar/index.ts";
 import { REGIMES, type Plant, type Rules, type Task } from "../model/index.ts";
 import { adviseOn, cheapestDay } from "../advice/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
-import { minutesFor } from "../work/index.ts";
+import { minutesFor } from "../jobsite/index.ts";
 import { tasksFor } from "../price/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { fewestYears, type Reduction } from "./reduction.ts";

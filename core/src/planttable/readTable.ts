@@ -197,10 +197,8 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     const listed = <T extends string>(id: ColumnId, options: readonly T[]): readonly T[] => {
       const named = cell(id)
         .split(";")
-        .flatMap((x) => {
-          const text = x.trim().toLowerCase().replaceAll(" ", "-");
-          return text === "" ? [] : [text];
-        });
+        .map((x) => x.trim().toLowerCase().replaceAll(" ", "-"))
+        .filter((x) => x !== "");
       const wrong = named.find((x) => !options.some((o) => o === x));
       if (wrong !== undefined) fail("table-choice", id, { got: wrong.slice(0, 40), options: options.join("; ") });
       return options.filter((o) => named.includes(o));

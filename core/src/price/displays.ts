@@ -52,6 +52,10 @@ export const usualPlan = (task: Task): CutPlan => ({
   knows: "nothing",
 });
 
+/** Days past waking in which a hard cut takes only tops that winter killed, and leaves the new growth at the base. */
+export const deadTopsDays = (taxon: Taxon, task: Task): Days =>
+  task === "hard-cutback" && taxon.frost.frameLoss >= PRICE_ASSUMPTIONS.killedToBase ? PRICE_ASSUMPTIONS.topsDays : 0;
+
 /** A cut that is priced: of what, in which year, where, and the sheet its prices are written on. */
 export interface PricedCut {
   readonly taxon: Taxon;
@@ -216,7 +220,6 @@ interface NewWoodCut {
   readonly taken: Share;
   readonly again: Share;
   readonly odds: FrostOdds;
-  /** Days past waking in which it takes only tops that winter killed, and leaves the new growth at the base. */
   readonly topsDays: Days;
 }
 
@@ -271,12 +274,11 @@ function newWoodOn(
 function newWoodPrices(d: DisplayYear, q: PricedCut, out: DisplayPrices): void {
   const { climate: c, plan } = q;
   const again = plan.task === "hard-cutback" ? 1 : PRICE_ASSUMPTIONS.headedRegrowth;
-  const fromBase = plan.task === "hard-cutback" && q.taxon.frost.frameLoss >= PRICE_ASSUMPTIONS.killedToBase;
   const cut = {
     taken: budsTaken(plan, 1),
     again,
     odds: c.frost(q.taxon.frost.growthKillC),
-    topsDays: fromBase ? PRICE_ASSUMPTIONS.topsDays : 0,
+    topsDays: deadTopsDays(q.taxon, plan.task),
   };
   for (const run of bloomRuns(d)) {
     out.opens.fill(run.opens, run.from, run.to);

@@ -1,7 +1,7 @@
 export { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 export { usualPlan, type Accepts, type CutPlan, type DisplayPrices } from "./displays.ts";
 export * from "./kind.ts";
-export { overLimit, type LimitName } from "./limits.ts";
+export { overLimit, shootsHard, type LimitName } from "./limits.ts";
 export * from "./season.ts";
 export * from "./tasks.ts";
 export * from "./years.ts";

@@ -15,6 +15,12 @@ export interface DayLimit {
   readonly verdict: (p: YearOfPrices, y: PlantYear, day: number) => Verdict;
 }
 
+/** Have this season's shoots hardened, and does the plant not yet sleep? */
+export const shootsHard = (y: PlantYear, day: number): boolean => {
+  const u = inCycle(y, day);
+  return u > y.hardens.day && u < y.dormant.day;
+};
+
 /** The strongest first: a day past several is called by the first of them. */
 export const DAY_LIMIT_TABLE = {
   /** Shelter that is taken is given back by spring; growth that a late cut wakes is lost for the year. */
@@ -26,10 +32,7 @@ export const DAY_LIMIT_TABLE = {
   regrowth: {
     of: (p) => p.regrowthRisk,
     most: LIMITS.regrowthRisk,
-    verdict: (_, y, day) => {
-      const u = inCycle(y, day);
-      return u > y.hardens.day && u < y.dormant.day ? "too-late" : "wait";
-    },
+    verdict: (_, y, day) => (shootsHard(y, day) ? "too-late" : "wait"),
   },
   untold: { of: (p) => p.untold, most: LIMITS.untold, verdict: () => "wait" },
   redo: { of: (p) => p.redo, most: LIMITS.redo, verdict: () => "wait" },

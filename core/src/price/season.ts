@@ -11,7 +11,14 @@ import { TASK_TABLE, type Task } from "../model/index.ts";
 import { growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
 import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
-import { DISPLAY_ROWS, displayPrices, type CutPlan, type DisplayPrices, type PricedCut } from "./displays.ts";
+import {
+  DISPLAY_ROWS,
+  deadTopsDays,
+  displayPrices,
+  type CutPlan,
+  type DisplayPrices,
+  type PricedCut,
+} from "./displays.ts";
 import { Sheet } from "./sheet.ts";
 
 /** Days of the year that stand in one cycle of the plant: on day t it is day t + ahead of the cycle that began with waking. */
@@ -210,8 +217,7 @@ function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   const row = TASK_TABLE[plan.task];
-  const tops = plan.task === "hard-cutback" && taxon.frost.frameLoss >= a.killedToBase;
-  const first = y.wakes.day + (tops ? a.topsDays : a.justWakingDays);
+  const first = y.wakes.day + Math.max(a.justWakingDays, deadTopsDays(taxon, plan.task));
   const whole = taxon.inLeafCost * row.exposure ** 3;
   if (whole === 0) return out;
   fillCycle(out, runs, Math.floor(first) + 1, y.stops.day, whole);
@@ -282,9 +288,9 @@ type Parts = Pick<YearOfPrices, "displays" | "reserves" | "untold" | "frostRisk"
 
 function harmOf(p: Parts, harm: Float32Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
-  const { reserves, frostRisk, regrowthRisk, redo, untold: told } = p;
+  const { reserves, frostRisk, regrowthRisk, redo, untold: notTold } = p;
   for (let t = 0; t < YEAR_DAYS; t++)
-    harm[t] = reserves[t]! + frostRisk[t]! + regrowthRisk[t]! + a.redoWeight * redo[t]! + a.untoldWeight * told[t]!;
+    harm[t] = reserves[t]! + frostRisk[t]! + regrowthRisk[t]! + a.redoWeight * redo[t]! + a.untoldWeight * notTold[t]!;
   for (const { weight, loss, nextLoss, delayDays, accepted } of p.displays) {
     if (accepted) continue;
     for (let t = 0; t < YEAR_DAYS; t++) {

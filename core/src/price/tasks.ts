@@ -1,5 +1,5 @@
 /** What a kind must be for a task to make sense on it at all; a catalogue row may rule out more. */
-import type { Taxon } from "../catalogue/index.ts";
+import type { NeverReason, Taxon } from "../catalogue/index.ts";
 import { TASK_TABLE, TASKS, type Regime, type Task } from "../model/index.ts";
 
 /** Why a task makes no sense for a kind. */
@@ -33,6 +33,19 @@ export function misfit(taxon: Taxon, task: Task): MisfitCode | null {
   const need = NEEDS[task];
   return need && !need.fits(taxon) ? need.otherwise : null;
 }
+
+/** What stands in a kind's row as wrong but is a matter of looks: a price, said, and no refusal. */
+export const LOOKS_ONLY = "large-leaved";
+
+/** Why a task is never right for a kind; null when it may be. */
+export function refusalOf(taxon: Taxon, task: Task): NeverReason | MisfitCode | null {
+  const why = taxon.never[task];
+  return why !== undefined && why !== LOOKS_ONLY ? why : misfit(taxon, task);
+}
+
+/** Does nothing speak against a task on a kind, not even looks? */
+export const isAdvisable = (taxon: Taxon, task: Task): boolean =>
+  taxon.never[task] === undefined && misfit(taxon, task) === null;
 
 /** Tasks worth asking about for a kind; those its row rules out stay, because the reason is worth reading. */
 export const tasksFor = (taxon: Taxon): readonly Task[] => TASKS.filter((t) => misfit(taxon, t) === null);

@@ -1,7 +1,7 @@
 /** The answer as plain data, the same for the command line's JSON and anything else outside. */
 import { SOURCES } from "../catalogue/index.ts";
 import type { Advice, Reason } from "../advice/index.ts";
-import type { WorkMinutes } from "../work/index.ts";
+import type { WorkMinutes } from "../jobsite/index.ts";
 import { reasonText } from "./reasonTexts.ts";
 import type { Voice } from "./voice.ts";
 
