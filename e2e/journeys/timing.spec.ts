@@ -9,7 +9,7 @@ test("this year's pace: ten days earlier moves the window and says so, takes it 
   page,
 }) => {
   await app.open("/plant/lilac-corner?on=2026-04-20");
-  const window = app.answer().getByText(/\d+ (May|June) to \d+ June/);
+  const window = app.answer().getByText(/\d+ (May|June) to \d+ (June|July)/);
   const before = await window.textContent();
   await app.button(/^2026 runs .*: why/).click();
   const dialog = page.getByRole("dialog", { name: "How does 2026 run?" });
