@@ -101,6 +101,7 @@ const demoKinds = (): string => {
   return `/** Made from the catalogue by \`npm run docs\`: the kinds of the demo garden. */
 import type { TaxonRow } from "../catalogue/index.ts";
 
+/** Rows of the kinds that the demo garden holds, or may hold. */
 export const DEMO_KINDS: readonly TaxonRow[] = ${JSON.stringify(rows)};
 `;
 };

@@ -6,6 +6,7 @@ import {
   adviseOn,
   TASKS,
   CATALOGUE,
+  invasiveIn,
   issueText,
   openGarden,
   parseDate,
@@ -98,6 +99,8 @@ function catalogue(args: readonly string[], out: Out): number {
   // Everything the catalogue holds, with the displays under the documented name "bloom" as well.
   const taxa = CATALOGUE.taxa.map((t) => ({
     ...t,
+    invasive: invasiveIn(t.id).length > 0,
+    invasiveIn: invasiveIn(t.id),
     bloom: t.displays.map((d) => ({ display: d.name, on: d.on, weight: d.weight, opens: d.opens, ends: d.ends })),
   }));
   if (json) out.line(JSON.stringify(taxa, null, 2));

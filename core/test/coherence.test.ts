@@ -1,6 +1,23 @@
 /** Every answer against itself: verdict, leading reason, best days, window and what is called past, over kinds, tasks, days, towns and forms. */
 import { expect, test } from "@jest/globals";
-import { addDays, adviseOn, CATALOGUE, date, daysBetween, FORMS, openGarden, TASKS, VERDICT_TABLE } from "@wren/core";
+import {
+  addDays,
+  adviseOn,
+  CATALOGUE,
+  date,
+  daysBetween,
+  FORMS,
+  inCycle,
+  openGarden,
+  plantsYear,
+  reasonText,
+  TASKS,
+  VERDICT_TABLE,
+  voiceOf,
+  type GardenModel,
+  type PlainDate,
+  type Plant,
+} from "@wren/core";
 import { placeOf } from "./reference/cases.ts";
 import { gardenOf, plantOf } from "./support.ts";
 
@@ -18,6 +35,14 @@ const TEN = [
 ] as const;
 /** Every so many-th kind at each town, another at the next. */
 const EVERY = 41;
+
+const say = voiceOf("metric");
+/** Is a display of this name on, well inside its days? */
+function isOn(m: GardenModel, p: Plant, name: string, on: PlainDate): boolean {
+  const year = plantsYear(m, p, on);
+  const u = inCycle(year, m.season(on).seasonDay);
+  return year.displays.some((d) => d.display.name === name && u >= d.opens.day && u < d.ends.day - 1);
+}
 
 test.each(TEN.map((name, i) => [name, i] as const))("%s", (name, turn) => {
   const { place, cache } = placeOf(name);
@@ -44,6 +69,18 @@ test.each(TEN.map((name, i) => [name, i] as const))("%s", (name, turn) => {
         if ((a.verdict === "never" || a.verdict === "ask-a-pro") && w !== null) says("refused, with a window");
         if (go && a.bloomLoss.some((b) => b.loss * b.weight > 0.1 + 1e-6)) says("open, at a loss of flowers");
         if (go && (a.frostRisk ?? 0) > 0.25 + 1e-6) says("open, at a frost");
+        for (const text of a.reasons.map((r) => reasonText(r, say))) {
+          const lossOf = (name: string): number =>
+            Math.max(0, ...a.bloomLoss.filter((b) => b.display === name).map((b) => b.loss));
+          const free = /the ([a-z ]+) lose nothing/.exec(text)?.[1];
+          if (free !== undefined && lossOf(free) > 0.02) says(`"${text}", at a loss of ${lossOf(free)}`);
+          const over = /[Tt]he ([a-z ]+) are over/.exec(text)?.[1];
+          if (over !== undefined && isOn(model, p, over, on)) says(`"${text}", while they are on`);
+          const told = /take it when growth shows, about (\d+ \w+ \d+)/.exec(text)?.[1];
+          if (told !== undefined && Date.parse(told) - Date.parse(on) > 330 * 864e5) says(`"${text}", and it grows`);
+          if (/this takes about 0 %|about 0 % of/.test(text)) says(`"${text}"`);
+          if (/undefined|NaN|null/.test(text)) says(`"${text}"`);
+        }
       }
   expect(wrong.slice(0, 12)).toEqual([]);
 });

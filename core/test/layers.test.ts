@@ -17,6 +17,7 @@ const ROOMS = [
   "garden",
   "jobsite",
   "advice",
+  "craft",
   "plans",
   "bench",
   "outlook",
@@ -64,4 +65,37 @@ test("every room is in the list", () => {
     .filter((e) => e.isDirectory())
     .map((e) => e.name);
   expect(rooms.sort()).toEqual([...ROOMS].sort());
+});
+
+/** Names at the one door, and where each is declared. */
+const door = [
+  ...readFileSync(join(src, "index.ts"), "utf8").matchAll(/export \{([^}]*)\} from "\.\/([a-z]+)\/index\.ts"/g),
+].flatMap((m) =>
+  m[1]!.split(",").flatMap((n) => (n.trim() === "" ? [] : [{ name: n.trim().replace(/^type /, ""), room: m[2]! }])),
+);
+
+test("the door names what is used outside, and nothing else", () => {
+  const root = join(import.meta.dirname, "../..");
+  const outside = ["web/src", "web/test", "cli", "server", "e2e", "scripts", "core/test"]
+    .flatMap((d) => filesIn(join(root, d)))
+    .filter((f) => /\.(tsx?|mjs)$/.test(f) && !/node_modules|dist|\.out/.test(f))
+    .map((f) => readFileSync(f, "utf8"))
+    .filter((text) => /@wren\/core|src\/index/.test(text))
+    .join("\n");
+  const words = new Set(outside.match(/\w+/g));
+  expect(door.length).toBeGreaterThan(300);
+  expect(door.filter(({ name }) => !words.has(name))).toEqual([]);
+});
+
+test("everything at the door has its docstring", () => {
+  const files = filesIn(src).map((file) => ({ file, text: readFileSync(file, "utf8") }));
+  const bare = door.filter(({ name, room }) => {
+    const declared = new RegExp(
+      `\\n?(.*)\\nexport (?:async |declare )?(?:const|function\\*?|class|interface|type) ${name}\\b`,
+    );
+    return !files.some(
+      ({ file, text }) => file.startsWith(join(src, room)) && /\*\/\s*$/.test(declared.exec(text)?.[1] ?? ""),
+    );
+  });
+  expect(bare).toEqual([]);
 });

@@ -10,7 +10,7 @@ import {
   date,
   GOALS,
   pairEvenedAt,
-  passesFor,
+  passOrder,
   planCut,
   priceOfCut,
   rowOf,
@@ -153,25 +153,27 @@ describe("at the plant", () => {
   ])("a stem of %d mm: %s", (mm, tool) => expect(toolFor(mm)).toBe(tool));
 
   test("the kit holds every tool up to the thickest stem", () => {
-    expect(toolsFor(plantOf("syringa-vulgaris", { thickestStemMm: 70 }), "shape")).toEqual([
-      "secateurs",
-      "loppers",
-      "pruning saw",
-    ]);
-    expect(toolsFor(plantOf("syringa-vulgaris"), "shape")).toEqual(["secateurs"]);
-    expect(toolsFor(plantOf("taxus-media"), "shear")[0]).toBe("hedge shears");
-    expect(toolsFor(plantOf("taxus-media"), "leave")).toEqual([]);
+    const kit = (id: string, task: Task, more = {}) => toolsFor(plantOf(id, more), taxon(id), task);
+    expect(kit("syringa-vulgaris", "shape", { thickestStemMm: 70 })).toEqual(["secateurs", "loppers", "pruning saw"]);
+    expect(kit("syringa-vulgaris", "shape")).toEqual(["secateurs"]);
+    expect(kit("syringa-vulgaris", "renovate")).toContain("pruning saw");
+    expect(kit("syringa-vulgaris", "deadhead", { thickestStemMm: 70 })).toEqual(["secateurs"]);
+    expect(kit("taxus-media", "shear")[0]).toBe("hedge shears");
+    expect(kit("pinus-mugo", "candle")[0]).toBe("finger and thumb");
+    expect(kit("miscanthus-sinensis", "hard-cutback")[0]).toBe("shears");
+    expect(kit("taxus-media", "leave")).toEqual([]);
   });
 
-  test("clean-up comes first; dead wood ends there; spent flowers need no passes", () => {
+  test("clean-up comes first; dead wood ends there; spent flowers are their ends only", () => {
     for (const t of CATALOGUE.taxa) {
-      const [first] = passesFor(t, "shape");
-      expect(first).toMatch(/^Dead/);
-      expect(passesFor(t, "dead-only")).toEqual(passesFor(t, "shape").slice(0, 3));
+      expect(passOrder(t, "shape")[0]).toBe("dead");
+      expect(passOrder(t, "deadhead")).toEqual(["ends"]);
+      expect(passOrder(t, "leave")).toEqual([]);
     }
-    expect(passesFor(taxon("syringa-vulgaris"), "deadhead")).toEqual([]);
-    expect(passesFor(taxon("syringa-vulgaris"), "shape").join(" ")).toMatch(/oldest stems.*Height last/s);
-    expect(passesFor(taxon("spiraea-japonica"), "hard-cutback")[3]).toBe("Height first.");
+    expect(passOrder(taxon("syringa-vulgaris"), "dead-only")).toEqual(["dead", "hazard"]);
+    expect(passOrder(taxon("syringa-vulgaris"), "shape").slice(4)).toEqual(["oldest", "crossing", "height"]);
+    expect(passOrder(taxon("spiraea-japonica"), "hard-cutback").slice(4)).toEqual(["height", "weak"]);
+    expect(passOrder(taxon("miscanthus-sinensis"), "hard-cutback")).toEqual(["old-heads"]);
   });
 
   test("cautions name what can hurt: thorns, sap, poison, reach, lines, nests", () => {

@@ -448,12 +448,11 @@ describe("wind", () => {
 });
 
 describe("instead, and one season only", () => {
-  test("a missed lilac in August: what is left has its minutes and flowers, the quickest first, and the next window", () => {
+  test("a missed lilac in August: what is left has its minutes and flowers, dead wood first, and the next window", () => {
     const a = adviseOn(modelOf([plantOf(LILAC)]), LILAC, date("2026-07-20"), "shape");
     expect(VERDICT_TABLE[a.verdict].go).toBe(false);
-    expect(a.todayInstead.map((x) => x.task)).toContain("dead-only");
-    const minutes = a.todayInstead.map((x) => x.minutes.usual);
-    expect(minutes).toEqual(minutes.toSorted((x, y) => x - y));
+    expect(a.todayInstead[0]!.task).toBe("dead-only");
+    for (const x of a.todayInstead) expect(x.minutes.usual).toBeGreaterThan(0);
     expect(a.window!.opens! > "2027-05-01").toBe(true);
     for (const x of a.todayInstead) expect(x.bloomLoss).toBeLessThanOrEqual(0.11);
   });

@@ -159,6 +159,9 @@ describe("every answer can be said", () => {
       plantOf("hydrangea-arborescens", { plantedOn: date("2026-05-01"), schools: { "weak-whip": "build-base" } }),
       plantOf("spiraea-japonica", { schools: { "autumn-or-spring": "spring" } }),
       plantOf("buddleja-davidii"),
+      plantOf("magnolia-soulangeana", {
+        health: { ...health, growth: "everywhere", disease: false, sparseFoot: false },
+      }),
     ],
     {
       seasons: [{ id: "season-2026", seasonYear: 2026, paceDays: -12 }],

@@ -34,6 +34,7 @@ import { taskForGoal } from "./goals.ts";
 import { ask, freesUpOn, isLive, type Question } from "./question.ts";
 import { reason, type Finding, type Opening, type Reason, type ReasonCode } from "./reasons.ts";
 
+/** What a cut takes of a display. */
 export interface BloomLoss {
   readonly display: string;
   readonly opens: PlainDate;
@@ -44,6 +45,7 @@ export interface BloomLoss {
   readonly weight: Share;
 }
 
+/** The answer for a plant, a day and a task. */
 export interface Advice {
   readonly plantId: string;
   readonly taxonId: string;
@@ -147,8 +149,10 @@ function rankedReasons(found: readonly Finding[], verdict: Verdict, extra: reado
           ? -1
           : rank(f.verdict);
   const sorted = found.map((f, i) => ({ f, i })).sort((a, b) => weight(a.f) - weight(b.f) || a.i - b.i);
-  // A refusal is not followed by what would make the day good.
-  const kept = sorted.filter(({ f }) => go || verdict === "no-need" || (f.verdict !== "best" && f.verdict !== "fine"));
+  // A refusal is not followed by what would make the day good; what comes off first is said all the same.
+  const good = (f: Finding): boolean =>
+    (f.verdict === "best" || f.verdict === "fine") && f.reason.code !== "danger-first";
+  const kept = sorted.filter(({ f }) => go || verdict === "no-need" || !good(f));
   return [...(kept.length > 0 ? kept : sorted).map(({ f }) => f.reason), ...extra];
 }
 

@@ -3,7 +3,7 @@ import { addDays } from "../calendar/index.ts";
 import { heightOf } from "../garden/index.ts";
 import { LIMITS, type Danger, type Plant } from "../model/index.ts";
 import type { Days } from "../units/index.ts";
-import { REACH_LIMITS, workHeight } from "../jobsite/index.ts";
+import { nearestWireM, REACH_LIMITS, workHeight } from "../jobsite/index.ts";
 import { isLive, type Question } from "./question.ts";
 import { finding, NOTHING, type Finding } from "./reasons.ts";
 
@@ -57,13 +57,6 @@ function dangersOn({ plant, on }: Question): ReadonlyMap<Danger, Plant["dangers"
   return out;
 }
 
-/** The nearest wire: measured, or named among what the plant touches. */
-function wireM(plant: Plant): number | null {
-  const named = plant.touches.filter((t) => t.what === "wire").map((t) => t.distanceM);
-  const all = plant.powerLineM === null ? named : [plant.powerLineM, ...named];
-  return all.length === 0 ? null : Math.min(...all);
-}
-
 function atHeight(q: Question, dangers: ReturnType<typeof dangersOn>): readonly Finding[] {
   const { heightM } = heightOf(q.model, q.plant, q.on);
   const workM = workHeight(q.plant, q.taxon, q.task, heightM);
@@ -108,7 +101,7 @@ export function danger(q: Question): readonly Finding[] {
   const { plant, task } = q;
   if (task === "leave") return NOTHING;
   const out: Finding[] = [];
-  const wire = wireM(plant);
+  const wire = nearestWireM(plant);
   if (wire !== null && wire < LIMITS.powerLineM)
     out.push(finding("ask-a-pro", "power-line", { distanceM: wire, limitM: LIMITS.powerLineM }, "z133"));
   if (plant.stance === "split" || (plant.stance === "leaning" && isLive(task)))

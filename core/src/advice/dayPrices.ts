@@ -5,7 +5,7 @@ import { inCycle, type DisplayYear } from "../phenology/index.ts";
 import { overLimit, shootsHard, type LimitName } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { goalLabel } from "./goals.ts";
-import { isHard, isLive, stageDate, type Question } from "./question.ts";
+import { isHard, isLive, nextWaking, stageDate, type Question } from "./question.ts";
 import { finding, NOTHING, type Finding } from "./reasons.ts";
 
 /** What a limit calls the day; what opens again soon is not past. */
@@ -55,8 +55,11 @@ export function frostFindings(q: Question): readonly Finding[] {
   const scorch = prices.scorch[q.day]!;
   if (scorch > 0.05) out.push(finding(verdict, "scorch", { risk: scorch }, "practice"));
   if (frame > 0.05) {
-    const code = q.task === "deadhead" ? "heads-shelter" : "bared-frame";
-    out.push(finding(verdict, code, { risk: frame }, "practice"));
+    out.push(
+      q.task === "deadhead"
+        ? finding(verdict, "heads-shelter", { risk: frame, until: nextWaking(q) }, "practice")
+        : finding(verdict, "bared-frame", { risk: frame }, "practice"),
+    );
   }
   return out;
 }
@@ -125,6 +128,10 @@ function betweenBloomAndBuds({ ends, budsBegin }: DisplayYear, u: number): boole
 /** Buds that begin later than this after bloom began before it. */
 const LONGEST_GAP_DAYS = 300;
 
+/** What the day's price says of a display, by its name. */
+const lossOf = (q: Question, display: string): Share =>
+  q.kind.prices.displays.find((d) => d.name === display)?.loss[q.day] ?? 0;
+
 /** Why a good day is good, in the words of what makes it so. */
 export function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
@@ -155,7 +162,9 @@ export function goodFindings(q: Question): readonly Finding[] {
     out.push(
       finding(
         verdict,
-        growthIsOut(q) ? "growth-just-out" : "before-growth",
+        growthIsOut(q) || u < year.dormant.day || lossOf(q, fresh.display.name) > 0.02
+          ? "growth-just-out"
+          : "before-growth",
         { display: fresh.display.name },
         "shrub-calendar",
       ),

@@ -3,8 +3,11 @@
  * and what ends it. The strongest finding is the verdict. Each function looks at one matter.
  */
 import { waitsForGrowth } from "../amount/index.ts";
+import { daysBetween } from "../calendar/index.ts";
+import type { Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
-import { TASK_TABLE, type Task } from "../model/index.ts";
+import type { Days } from "../units/index.ts";
+import { isGrafted, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
 import { heightOnDay, inCycle, seasonsEndHeight } from "../phenology/index.ts";
 import { LOOKS_ONLY, refusalOf } from "../price/index.ts";
 import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
@@ -13,7 +16,7 @@ import { danger } from "./danger.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
 import { displayFindings, frostFindings, goodFindings, growthOutFindings, woodFindings } from "./dayPrices.ts";
 import { inDoubtFindings } from "./inDoubt.ts";
-import { freesUpOn, isBelowGraft, isGrafted, isHard, isLive, stageDate, type Question } from "./question.ts";
+import { freesUpOn, isBelowGraft, isHard, isLive, stageDate, type Question } from "./question.ts";
 import { finding, NOTHING, reason, type Finding, type Reason } from "./reasons.ts";
 import { STANDING_MATTERS } from "./standing.ts";
 
@@ -66,6 +69,28 @@ function goalMet(q: Question): readonly Finding[] {
   return end[1] <= plant.goal.heightM ? [finding("no-need", "goal-met", values, "record")] : NOTHING;
 }
 
+/** A look at its health holds for the year. */
+const LOOKED_DAYS: Days = 365;
+/** Wishes that ask for nothing but a plant in good order. */
+const CONTENT: ReadonlySet<Plant["goal"]["kind"]> = new Set(["routine", "natural"]);
+
+/** A kind that keeps its own shape, looked at and found in order, needs no cut: said with what was looked at. */
+function wellFormed({ model, plant, taxon, task, on }: Question): readonly Finding[] {
+  const { health } = plant;
+  if ((task !== "shape" && task !== "thin") || !keepsItsShape(taxon) || !CONTENT.has(plant.goal.kind)) return NOTHING;
+  if (health === null || health.on > on || daysBetween(health.on, on) > LOOKED_DAYS) return NOTHING;
+  const sound = health.growth !== "none" && health.scratch !== "brown" && !health.disease && !health.sparseFoot;
+  const free = plant.stance === "upright" && plant.touches.length === 0 && plant.dangers.length === 0;
+  const stems = model.garden.stands.filter((s) => s.plantId === plant.id && s.on <= on).at(-1)?.stems ?? [];
+  const good = stems.every((s) => s.state === "live" && s.crosses === null && s.faults.length === 0);
+  return sound && free && good && health.deadShare === 0
+    ? [finding("no-need", "well-formed", { on: health.on, stems: stems.length }, "practice")]
+    : NOTHING;
+}
+/** Not a hedge, not rebuilt or renewed by habit: its branches stand where they should by themselves. */
+const keepsItsShape = (t: Taxon): boolean =>
+  t.passes === "shaping" && !t.outline && t.floweringWood !== "new" && !t.regimes.includes("cutback");
+
 /** Every matter looked at, in the order in which equals are told. */
 const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
   danger,
@@ -81,6 +106,7 @@ const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
   ailmentFindings,
   inDoubtFindings,
   goalMet,
+  wellFormed,
   goodFindings,
 ];
 
@@ -110,7 +136,9 @@ export function remarks(q: Question): readonly Reason[] {
   const sparse =
     q.plant.health?.sparseFoot === true && (q.plant.goal.kind === "fuller" || q.plant.goal.kind === "renew");
   const dense = q.model.observationsOf(q.plant.id).some((o) => o.kind === "foot-dense" && o.on <= q.on);
-  if (sparse && !dense && isLive(q.task)) out.push(reason("foot-first", {}, "practice"));
+  // Where bare wood does not answer, there is nothing to wait for.
+  if (sparse && !dense && isLive(q.task) && q.taxon.regrowthFromLeaflessWood !== "no")
+    out.push(reason("foot-first", {}, "practice"));
   const resting = inCycle(q.kind.year, q.day) >= q.kind.year.stops.day;
   if (!q.kind.year.sleeps && q.taxon.leaf !== "evergreen" && resting && isLive(q.task))
     out.push(reason("never-asleep", { quietFrom: stageDate(q, q.kind.year.dormant.day) }, "practice"));

@@ -7,6 +7,7 @@ import { type GardenModel, likelyTaxa } from "../garden/index.ts";
 import { type KindYear, isAdvisable, refusalOf } from "../price/index.ts";
 import { ask, type Question } from "./question.ts";
 
+/** Another task that may be done on the day, with its price. */
 export interface Alternative {
   readonly task: Task;
   readonly verdict: Verdict;
@@ -15,7 +16,7 @@ export interface Alternative {
   readonly minutes: WorkMinutes;
 }
 
-/** Other tasks that may be started on the day, the quickest first. */
+/** Other tasks that may be started on the day, what a careful gardener would do of them first. */
 export function alternatives(q: Question, verdictFor: (task: Task) => Verdict): readonly Alternative[] {
   return TASKS.filter((t) => t !== q.task && t !== "leave" && isAdvisable(q.taxon, t))
     .map((task) => ({ task, verdict: verdictFor(task) }))
@@ -25,11 +26,18 @@ export function alternatives(q: Question, verdictFor: (task: Task) => Verdict): 
       bloomLoss: ask(q.model, q.plant, q.on, a.task, null, q.taxon).kind.prices.worstLoss[q.day]!,
       minutes: minutesFor(q.model, q.plant, a.task, q.on),
     }))
-    .sort((a, b) => a.minutes.usual - b.minutes.usual);
+    .sort((a, b) => rankOf(a) - rankOf(b) || a.minutes.usual - b.minutes.usual);
+}
+/** What is left of a missed window is offered in this order: what is dead, what is spent, then the few whole stems. */
+const FIRST: readonly Task[] = ["dead-only", "deadhead", "thin-suckers", "lift", "thin"];
+function rankOf({ task }: Alternative): number {
+  const at = FIRST.indexOf(task);
+  return at < 0 ? FIRST.length : at;
 }
 
 /** The four seasons of the hemisphere's year, from its midwinter. */
 export const FOUR_SEASONS = ["winter", "spring", "summer", "autumn"] as const;
+/** One of the four seasons. */
 export type Season = (typeof FOUR_SEASONS)[number];
 /** Season day on which each begins; winter began before the year did. */
 const SEASON_STARTS: Readonly<Record<Season, number>> = { winter: -31, spring: 59, summer: 151, autumn: 243 };
@@ -72,6 +80,7 @@ export function bySeason(model: GardenModel, plant: Plant, on: PlainDate, task: 
   });
 }
 
+/** The day on which a task costs least. */
 export interface Cheapest {
   readonly on: PlainDate;
   readonly bloomLoss: Share;

@@ -2,12 +2,11 @@
 import type { Taxon } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { GardenModel } from "../garden/index.ts";
-import { VERDICT_TABLE, type Plant, type Task } from "../model/index.ts";
+import { isGrafted, VERDICT_TABLE, type Plant, type Task } from "../model/index.ts";
 import { isAdvisable, tasksFor } from "../price/index.ts";
 import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import { verdictFor } from "./advise.ts";
 import { taskForGoal } from "./goals.ts";
-import { isGrafted } from "./question.ts";
 
 /** So many at most; the others are one press away. */
 const OFFERED = 5;

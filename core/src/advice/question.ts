@@ -9,8 +9,16 @@ import {
   type Standing,
 } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { daysBetween, seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
-import { TASK_TABLE, type Form, type Plant, type Task } from "../model/index.ts";
+import {
+  addDays,
+  daysBetween,
+  nextSeasonDate,
+  seasonDate,
+  turnsBy,
+  YEAR_DAYS,
+  type PlainDate,
+} from "../calendar/index.ts";
+import { isGrafted, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
 import { showsGrowth } from "../phenology/index.ts";
 import type { Days, Share } from "../units/index.ts";
 import { regimeOf, type CutPlan, type KindYear } from "../price/index.ts";
@@ -49,9 +57,8 @@ export function lastCutback(entries: readonly LedgerEntry[], on: PlainDate): Led
  */
 export function nextDormancy(model: GardenModel, taxon: Taxon, on: PlainDate): PlainDate {
   const year = model.yearOf(taxon);
-  const p = model.season(on);
-  const turns = turnsBy(p.seasonDay - year.stops.day) + 1;
-  return seasonDate(p.seasonYear, year.dormant.day + turns * YEAR_DAYS, model.climate.hemisphere);
+  const stops = nextSeasonDate(year.stops.day, on, model.climate.hemisphere);
+  return addDays(stops, Math.round(year.dormant.day) - Math.round(year.stops.day));
 }
 
 /** A grass or perennial starts from the ground each year: its age limits nothing, its dead tops come off all the same. */
@@ -107,9 +114,7 @@ export function ask(
   };
 }
 
-/** A grafted head on a stem: what shoots from below it is the stock's. */
-const GRAFTED: ReadonlySet<Form> = new Set(["standard", "weeping"]);
-export const isGrafted = (plant: Plant): boolean => plant.form !== null && GRAFTED.has(plant.form);
+/** On a grafted head what shoots from below it is the stock's. */
 export const isBelowGraft = (plant: Plant, task: Task): boolean => task === "thin-suckers" && isGrafted(plant);
 
 /** What was seen of growth holds so long. */
@@ -157,6 +162,11 @@ export function stageDate(q: Question, day: number): PlainDate {
   const p = q.model.season(q.on);
   const turns = turnsBy(p.seasonDay - q.kind.year.wakes.day);
   return seasonDate(p.seasonYear, day + turns * YEAR_DAYS, q.model.climate.hemisphere);
+}
+/** When growth next starts, the day itself included. */
+export function nextWaking(q: Question): PlainDate {
+  const date = stageDate(q, q.kind.year.wakes.day);
+  return date >= q.on ? date : addDays(date, YEAR_DAYS);
 }
 /** What the task would usually take, held to the cap: below it there is no use in starting. */
 export const usualShare = (q: Question): Share => Math.min(q.balance.cap, TASK_TABLE[q.task].usualShare);

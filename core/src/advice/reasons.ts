@@ -75,7 +75,7 @@ export interface ReasonValues {
   "spring-frost": { risk: number };
   "growth-in-frost": { risk: number };
   "bared-frame": { risk: number };
-  "heads-shelter": { risk: number };
+  "heads-shelter": { risk: number; until: string };
   scorch: { risk: number };
   "until-asleep": { risk: number };
   "late-growth": { risk: number };
@@ -89,6 +89,7 @@ export interface ReasonValues {
   "small-loss": { display: string; loss: number };
   "in-full-leaf": object;
   "goal-leave": object;
+  "well-formed": { on: string; stems: number };
   "goal-met": { heightM: number; endM: number; wantedM: number };
   "nothing-spent": object;
   "spent-flowers": object;
@@ -122,6 +123,7 @@ export interface ReasonValues {
 }
 export type ReasonCode = keyof ReasonValues;
 
+/** Something that is said of an answer, as a code with its values. */
 export interface Reason<C extends ReasonCode = ReasonCode> {
   readonly code: C;
   readonly values: ReasonValues[C];

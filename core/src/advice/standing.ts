@@ -1,6 +1,6 @@
 /** What a plant's age, its condition, its records and its account forbid or ask for, each with what ends it. */
 import { growthSeenSince, leavesOn, seasonsFinished, STANDING_TABLE, waitsForGrowth } from "../amount/index.ts";
-import { addDays, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
+import { addDays, seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
 import { LIMITS, TASK_TABLE } from "../model/index.ts";
 import { giveOrTake, inCycle } from "../phenology/index.ts";
 import { overLimit, regimeOf } from "../price/index.ts";
@@ -14,6 +14,7 @@ import {
   isLive,
   lastCutback,
   nextDormancy,
+  nextWaking,
   stageDate,
   type Question,
 } from "./question.ts";
@@ -24,11 +25,6 @@ const seen = (
   expected: PlainDate | null = null,
   latest: PlainDate | null = null,
 ): Opening => ({ by: "seen", what, expected, latest });
-
-const nextWaking = (q: Question): PlainDate => {
-  const date = stageDate(q, q.kind.year.wakes.day);
-  return date >= q.on ? date : addDays(date, YEAR_DAYS);
-};
 
 function standingFindings(q: Question): readonly Finding[] {
   const row = STANDING_TABLE[q.standing];
@@ -61,12 +57,20 @@ function standingFindings(q: Question): readonly Finding[] {
   return [finding("wait", "drought", {}, row.source, seen("survey"))];
 }
 
+/** From when on what is dead can be told: leaves take their time after the first of them. */
+function toldFrom(q: Question): PlainDate {
+  const { untold } = q.kind.prices;
+  let days = 0;
+  while (days < YEAR_DAYS && untold[yearDay(q.day + days)]! > LIMITS.untold) days++;
+  return addDays(q.on, days);
+}
+
 /** What is dead can be told by leaves, or by a scratch; a plant that sleeps keeps it to itself. */
 function deadOrAsleep(q: Question): readonly Finding[] {
   if (q.task !== "dead-only") return NOTHING;
   const told = deadTold(q);
   if (told === "base") return [finding("best", "dead-tops-off", {}, "practice")];
-  const expected = nextWaking(q);
+  const expected = toldFrom(q);
   if (told === "none")
     return [finding("wait", "dead-not-told", { expected: null }, "practice", seen("growth", expected))];
   const { prices, year } = q.kind;

@@ -17,6 +17,7 @@ const OUTLINE_OF_HABIT: Readonly<Record<Taxon["habit"], Outline>> = {
   tuft: "column",
   tree: "dome",
 };
+/** The outline that a habit is reckoned by. */
 export const outlineOf = (taxon: Pick<Taxon, "habit">): Outline => OUTLINE_OF_HABIT[taxon.habit];
 
 /** Share of live growth one recorded cut took. */

@@ -7,6 +7,7 @@ import { addYears, makeDate, partsOf, type PlainDate } from "../calendar/index.t
 import type { Regime } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
 
+/** A share of live growth that was taken on a day. */
 export interface LedgerEntry {
   readonly visitId: string;
   readonly on: PlainDate;

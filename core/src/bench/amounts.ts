@@ -10,6 +10,7 @@ export interface Size {
   readonly widthM: Metres;
 }
 
+/** What a set of cuts takes of a plant, by every measure. */
 export interface Amounts {
   readonly effects: readonly StemEffect[];
   /** Healthy live leaf that goes. */

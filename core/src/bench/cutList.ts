@@ -1,14 +1,15 @@
 /** The list to carry out: numbered, by pass and tool, each line saying where the blade goes. */
 import type { Taxon } from "../catalogue/index.ts";
 import type { GoalKind, Stem, StemCut, Task } from "../model/index.ts";
-import { toolFor } from "../plans/index.ts";
+import { passOrder, toolFor, type Pass } from "../craft/index.ts";
 import { alongStem } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
 import { BLADE, bladePlace } from "./blade.ts";
 import { effectOn, partLeft } from "./effects.ts";
-import { passOrder, stemsOf, type Pass } from "./passes.ts";
+import { stemsOf } from "./passes.ts";
 import { BENCH_LIMITS } from "./remarks.ts";
 
+/** A line of the list to carry out. */
 export interface CutLine {
   readonly no: number;
   readonly pass: Pass;
@@ -20,7 +21,7 @@ export interface CutLine {
   readonly diameterMm: number | null;
   /** What the blade stands above, and how far. */
   readonly blade: {
-    readonly above: "ground" | "bud" | "branch" | "stem";
+    readonly above: "ground" | "bud" | "side-shoot" | "branch" | "stem";
     readonly outward: boolean;
     readonly mm: number;
   } | null;
@@ -43,7 +44,10 @@ const WHOLE_TOOL: Readonly<Record<string, string>> = {
   lift: "loppers",
 };
 
-function bladeOf(c: StemCut, stem: Stem): CutLine["blade"] {
+/** Conifers show no buds on their wood: a cut goes back to what is green. */
+const greenOnly = (t: Taxon): boolean => t.group === "conifer" || t.headOnlyWhileSoft;
+
+function bladeOf(c: StemCut, stem: Stem, taxon: Taxon): CutLine["blade"] {
   switch (c.cut) {
     case "remove":
       return { above: "ground", outward: true, mm: 0 };
@@ -53,6 +57,7 @@ function bladeOf(c: StemCut, stem: Stem): CutLine["blade"] {
       return { above: "stem", outward: true, mm: 0 };
     case "head": {
       const place = bladePlace(stem, c.keptM);
+      if (greenOnly(taxon)) return { above: "side-shoot", outward: place.outward, mm: place.aboveMm };
       return { above: place.above, outward: place.outward, mm: place.aboveMm };
     }
     default:
@@ -95,7 +100,7 @@ export function cutList(
       stem,
       heightM: alongStem(stem, at, taxon).z,
       diameterMm,
-      blade: bladeOf(cut, stem),
+      blade: bladeOf(cut, stem, taxon),
       threeCuts: diameterMm >= BENCH_LIMITS.threeCutMm,
     };
   });

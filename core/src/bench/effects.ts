@@ -11,6 +11,7 @@ import { clampShare, type Metres, type Share } from "../units/index.ts";
 
 export type StemKind = Pick<Taxon, "habit" | "profile" | "sapwoodMm" | "growthM">;
 
+/** What a set of cuts does to one stem. */
 export interface StemEffect {
   readonly stem: Stem;
   /** Part of its length that stays: 0 when it goes at the base. */

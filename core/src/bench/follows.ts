@@ -30,15 +30,19 @@ export const REGROWTH_ASSUMPTIONS = {
   growingDays: 90,
 } as const;
 
+/** How far ahead the bench looks. */
 export const HORIZONS = ["now", "season", "year", "three"] as const;
+/** One of the horizons. */
 export type Horizon = (typeof HORIZONS)[number];
 
+/** A shoot as a line to draw, in metres. */
 export interface Shoot {
   readonly from: Point3;
   readonly to: Point3;
   readonly widthMm: number;
   readonly kind: "old" | "new";
 }
+/** The plant at a horizon. */
 export interface Future {
   readonly horizon: Horizon;
   readonly on: PlainDate;

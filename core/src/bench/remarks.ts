@@ -2,20 +2,18 @@
 import { STANDING_TABLE, type Standing } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { LIMITS, type Plant, type StemCut } from "../model/index.ts";
-import { toolFor } from "../plans/index.ts";
+import { toolFor } from "../craft/index.ts";
 import { alongStem } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
-import { REACH_LIMITS } from "../jobsite/index.ts";
+import { nearestWireM, REACH_LIMITS } from "../jobsite/index.ts";
 import { BLADE, isBare } from "./blade.ts";
 import { partLeft, type StemEffect } from "./effects.ts";
 
 export const BENCH_LIMITS = {
-  /** Higher than this a cut wants climbing (common practice: what cannot be reached from the ground), m. */
-  reachM: REACH_LIMITS.groundM,
-  /** Shoulder height: no saw above it, m. */
-  shoulderM: 1.5,
   /** Limbs from here on are taken off in three cuts (NA-FR-01-95: over 1 to 2 in; from memory), mm. */
   threeCutMm: 50,
+  /** A trunk that is lifted keeps so much of its height as crown (ANSI A300 and common practice; from memory). */
+  crownShare: 2 / 3,
 } as const;
 
 export interface RemarkValues {
@@ -24,6 +22,7 @@ export interface RemarkValues {
   "past-green": object;
   "green-line": { belowM: Metres };
   "stub-too-low": { leastM: Metres };
+  "crown-too-short": { mostM: Metres };
   "pro-wire": { distanceM: Metres };
   "pro-limb": { diameterMm: number };
   "pro-reach": { heightM: Metres };
@@ -39,17 +38,20 @@ export const REFUSALS: readonly RemarkCode[] = [
   "past-green",
   "green-line",
   "stub-too-low",
+  "crown-too-short",
   "pro-wire",
   "pro-limb",
   "pro-reach",
   "pro-saw-overhead",
 ];
 
+/** What stands against a cut, as a code with its values. */
 export interface Remark<C extends RemarkCode = RemarkCode> {
   readonly code: C;
   readonly stemId: string | null;
   readonly values: Readonly<Record<string, string | number>>;
 }
+/** Does the remark forbid the cut? */
 export const isRefusal = (r: Remark): boolean => REFUSALS.includes(r.code);
 
 const remark = <C extends RemarkCode>(code: C, stemId: string | null, values: RemarkValues[C]): Remark<C> => ({
@@ -77,11 +79,11 @@ function dangers(e: StemEffect, { plant, taxon }: BenchKind): Remark[] {
   const at = alongStem(stem, e.kept, taxon).z;
   const mm = stem.diameterMm * partLeft(e.kept);
   const out: Remark[] = [];
-  if (plant.powerLineM !== null && plant.powerLineM < LIMITS.powerLineM)
-    out.push(remark("pro-wire", stem.id, { distanceM: plant.powerLineM }));
+  const wireM = nearestWireM(plant);
+  if (wireM !== null && wireM < LIMITS.powerLineM) out.push(remark("pro-wire", stem.id, { distanceM: wireM }));
   if (mm >= LIMITS.proStemMm) out.push(remark("pro-limb", stem.id, { diameterMm: Math.round(mm) }));
-  if (at > BENCH_LIMITS.reachM) out.push(remark("pro-reach", stem.id, { heightM: at }));
-  else if (at > BENCH_LIMITS.shoulderM && toolFor(mm) === "pruning saw")
+  if (at > REACH_LIMITS.groundM) out.push(remark("pro-reach", stem.id, { heightM: at }));
+  else if (at > REACH_LIMITS.shoulderM && toolFor(mm) === "pruning saw")
     out.push(remark("pro-saw-overhead", stem.id, { heightM: at }));
   else if (mm >= BENCH_LIMITS.threeCutMm && mm < LIMITS.proStemMm)
     out.push(remark("three-cut", stem.id, { diameterMm: Math.round(mm) }));
@@ -117,6 +119,14 @@ function outlines(cuts: readonly StemCut[], { taxon }: BenchKind, heightM: Metre
   );
 }
 
+/** A skirt is lifted by steps: a crown of less than two thirds of the height does not feed its trunk. */
+function skirts(cuts: readonly StemCut[], heightM: Metres): Remark[] {
+  const mostM = (1 - BENCH_LIMITS.crownShare) * heightM;
+  return cuts.some((c) => c.cut === "lift" && c.clearM > mostM + 0.01)
+    ? [remark("crown-too-short", null, { mostM })]
+    : [];
+}
+
 /** Every refusal and caution, in the order of the stems. */
 export function remarksOn(
   effects: readonly StemEffect[],
@@ -127,6 +137,7 @@ export function remarksOn(
   const touched = effects.filter((e) => e.kept < 1 || e.leafGone > 0 || e.branchesGone.size > 0);
   return [
     ...outlines(cuts, kind, heightM),
+    ...skirts(cuts, heightM),
     ...touched.flatMap((e) => [
       ...(e.endsCut ? [] : dangers(e, kind)),
       ...(e.stem.state === "dead" ? [] : unforgiven(e, kind)),

@@ -6,13 +6,15 @@ import { cutHeightFor, suckersToKeep } from "../amount/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Stem, StemCut } from "../model/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
+import { regimeOf } from "../price/index.ts";
 import { partAtHeight } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { cutAbove } from "./blade.ts";
 import { amountsOf } from "./amounts.ts";
 import { leafWeight } from "./effects.ts";
-import { oldestFirst, passesOffered, pastUpkeep, stemsOf, type Pass } from "./passes.ts";
-import { isRefusal, waiting, type Remark } from "./remarks.ts";
+import { passesOffered, type Pass } from "../craft/index.ts";
+import { oldestFirst, pastUpkeep, stemsOf } from "./passes.ts";
+import { BENCH_LIMITS, isRefusal, waiting, type Remark } from "./remarks.ts";
 import { bestSubset } from "./subset.ts";
 import { tryOut, type TryQuestion } from "./tryOut.ts";
 
@@ -40,6 +42,7 @@ export interface PassSuggestion {
   readonly stays: readonly string[];
 }
 
+/** A proposed set of cuts, pass by pass. */
 export interface Suggestion {
   readonly cuts: readonly StemCut[];
   readonly passes: readonly PassSuggestion[];
@@ -152,7 +155,10 @@ function wholePlant(
     }
     return [];
   };
-  if (pass === "lift") return scaled((t) => ({ cut: "lift", clearM: a.liftM * t }));
+  if (pass === "lift") {
+    const clearM = Math.min(a.liftM, (1 - BENCH_LIMITS.crownShare) * size.heightM);
+    return scaled((t) => ({ cut: "lift", clearM: clearM * t }));
+  }
   if (task === "deadhead") return [{ cut: "dead-heads" }];
   if (task === "candle") return scaled((t) => ({ cut: "candles", share: a.candle * t }));
   if (task === "tip")
@@ -215,7 +221,7 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
     cuts,
     passes: passes.filter((p) => p.cuts.length + p.stays.length + p.refused.length > 0),
     waits,
-    pastUpkeep: waits === null && pastUpkeep(q.stems),
+    pastUpkeep: waits === null && regimeOf(taxon, q.task) === "upkeep" && pastUpkeep(q.stems),
     heightM,
   };
 }

@@ -10,6 +10,7 @@ import { isRefusal, remarksOn, type Remark } from "./remarks.ts";
 /** Stems a renewal takes in one year, of those alive (work of three years). // => renewalThird(14) is 4 */
 export const renewalThird = (live: number): number => Math.floor(live / 3 + 1e-9);
 
+/** What a set of cuts would do, cost and leave. */
 export interface TryResult extends Amounts {
   readonly task: Task;
   readonly advice: Advice;

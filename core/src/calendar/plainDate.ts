@@ -11,6 +11,7 @@ export type DayNumber = number;
 const ISO = /^(\d{4})-(\d{2})-(\d{2})$/;
 const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
 
+/** By the Gregorian calendar. // => true for 2000 and 2024, false for 1900 */
 export const isLeapYear = (year: number): boolean => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
 
 /** Days in a month (1–12). // => daysInMonth(2024, 2) is 29 */
@@ -49,6 +50,7 @@ export interface DateParts {
 }
 /** Two digits of a date's text as a number; dates are taken apart thousands of times for every drag of the day. */
 const pair = (d: string, at: number): number => d.charCodeAt(at) * 10 + d.charCodeAt(at + 1) - 528;
+/** Year, month 1 to 12 and day 1 to 31 of a date. */
 export const partsOf = (d: PlainDate): DateParts => ({
   year: pair(d, 0) * 100 + pair(d, 2),
   month: pair(d, 5),
@@ -90,6 +92,7 @@ function buildDate(n: DayNumber): PlainDate {
   return makeDate(yoe + era * 400 + (month <= 2 ? 1 : 0), month, doy - Math.floor((153 * mp + 2) / 5) + 1);
 }
 
+/** So many days later; earlier when negative. */
 export const addDays = (d: PlainDate, days: number): PlainDate => fromDayNumber(toDayNumber(d) + days);
 /** Days from a to b, negative when b is earlier. */
 export const daysBetween = (a: PlainDate, b: PlainDate): number => toDayNumber(b) - toDayNumber(a);
@@ -107,6 +110,7 @@ export type MonthDay = string & { readonly [plain]: "month-day" };
 export function parseMonthDay(text: string): MonthDay | null {
   return /^\d{2}-\d{2}$/.test(text) && parseDate(`2025-${text}`) !== null ? (text as MonthDay) : null;
 }
+/** Reads a day of every year, "MM-DD". @throws when there is no such day */
 export function monthDay(text: string): MonthDay {
   const m = parseMonthDay(text);
   if (m === null) throw new Error(`not a day of the year: ${text}`);

@@ -14,9 +14,11 @@ import {
   type PlainDate,
 } from "./plainDate.ts";
 
+/** Which half of the earth: the southern year begins in July. */
 export type Hemisphere = "north" | "south";
 /** Days since the start of the hemisphere's year; may lie outside 0–364. */
 export type SeasonDay = number;
+/** Days of a season year; the last day of a leap year shares the one before it. */
 export const YEAR_DAYS = 365;
 
 /**
@@ -70,6 +72,13 @@ export function seasonDate(seasonYear: number, day: SeasonDay, h: Hemisphere): P
   const whole = Math.round(day);
   const years = turnsBy(whole);
   return fromDayNumber(startNumber(seasonYear + years, h) + whole - years * YEAR_DAYS);
+}
+
+/** The first time after a date that a season day comes round. */
+export function nextSeasonDate(day: SeasonDay, after: PlainDate, h: Hemisphere): PlainDate {
+  const p = seasonPoint(after, h);
+  const turns = turnsBy(p.seasonDay - day) + 1;
+  return seasonDate(p.seasonYear, day + turns * YEAR_DAYS, h);
 }
 
 /** Season day of a month and day in an ordinary year. */

@@ -5,6 +5,7 @@ import { lettersOff } from "../units/index.ts";
 import { OTHER_NAMES } from "./otherNames.ts";
 import { SCHOOLS } from "./schools.ts";
 
+/** Kinds of plants by id and by name. */
 export interface Catalogue {
   readonly taxa: readonly Taxon[];
   /** null when there is no such kind. */

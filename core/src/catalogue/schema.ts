@@ -70,6 +70,7 @@ export const DisplaySchema = z.strictObject({
   spent: z.enum(["weeks", "until-growth", "not-done"]),
 });
 
+/** Groups of kinds, as a nursery parts them. */
 export const GROUPS = [
   "hydrangea",
   "spring-shrub",
@@ -102,6 +103,7 @@ export const NEVER_REASONS = [
 export type NeverReason = (typeof NEVER_REASONS)[number];
 
 export const HAZARDS = ["thorns", "irritant-sap", "toxic-clippings", "sharp-leaf-edges"] as const;
+/** How a kind stands. */
 export const HABITS = [
   "dome",
   "upright",
@@ -117,6 +119,7 @@ export const HABITS = [
 /** Sap and disease that make the season of a cut matter beyond flowers and frost. */
 export const AILMENTS = ["bleeds", "silver-leaf", "fire-blight"] as const;
 
+/** A row of the catalogue; lengths in metres, temperatures in °C. */
 export const TaxonSchema = z.strictObject({
   id: z.string().regex(/^[a-z]+(-[a-z]+)*$/),
   botanical: z.string(),
@@ -169,8 +172,6 @@ export const TaxonSchema = z.strictObject({
   passes: z.enum(["shaping", "cutback", "renewal", "framework"]),
   hazards: z.array(z.enum(HAZARDS)),
   ailments: z.array(z.enum(AILMENTS)),
-  /** It stands on the invasive list of some region; which ones is local law. */
-  invasive: z.boolean(),
   wildlife: z.array(z.string()),
   coldestZone: z.string(),
   /** When dead wood is easiest to tell and to take out. */
@@ -182,6 +183,7 @@ export const TaxonSchema = z.strictObject({
   schools: z.array(z.string()).default([]),
   sources: z.array(z.enum(SOURCE_IDS)).min(1),
 });
+/** A kind of plant with what the catalogue says of it. */
 export type Taxon = z.infer<typeof TaxonSchema>;
 export type TaxonRow = z.input<typeof TaxonSchema>;
 export type Display = z.infer<typeof DisplaySchema>;

@@ -49,6 +49,7 @@ export interface SchoolReach {
   readonly flowersOnNewWood?: boolean;
 }
 
+/** A question on which practitioners differ, with its options. */
 export interface School {
   readonly id: string;
   readonly question: string;
@@ -62,6 +63,7 @@ export interface School {
 
 const anywhere = (option: string): School["defaultFor"] => [{ warmerThanC: -100, option }];
 
+/** All of the questions, in the order they are asked. */
 export const SCHOOLS: readonly School[] = [
   {
     id: "how-much",

@@ -6,6 +6,7 @@ export interface Source {
 
 const published = (citation: string): Source => ({ citation, standing: "published, from memory" });
 
+/** Where rules and numbers come from. */
 export const SOURCES = {
   "shrub-calendar": published("Virginia Cooperative Extension 430-462, Shrub Pruning Calendar"),
   "shrub-renewal": published("University of Missouri Extension G6870, Pruning Ornamental Shrubs"),
@@ -28,5 +29,6 @@ export const SOURCES = {
   place: { citation: "The zone and frost dates you entered", standing: "your own" },
 } as const satisfies Record<string, Source>;
 
+/** Key of a source. */
 export type SourceId = keyof typeof SOURCES;
 export const SOURCE_IDS = Object.keys(SOURCES) as [SourceId, ...SourceId[]];

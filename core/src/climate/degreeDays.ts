@@ -28,6 +28,7 @@ export function singleSine(tmin: number, tmax: number, base: number): DegreeDays
 const GROWTH = { baseC: 5, topC: 24, scale: 0.69 } as const;
 export const growthWarmth = (tmin: Celsius, tmax: Celsius): DegreeDays =>
   GROWTH.scale * (singleSine(tmin, tmax, GROWTH.baseC) - singleSine(tmin, tmax, GROWTH.topC));
+/** Degree-days above the base of growth that a day brings on average. @param sdC spread of single days about their normal */
 export const expectedGrowthWarmth = (tmin: Celsius, tmax: Celsius, sdC: number): DegreeDays =>
   expectation((z) => growthWarmth(tmin + sdC * z, tmax + sdC * z));
 

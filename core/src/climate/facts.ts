@@ -40,6 +40,7 @@ export const FACT_KINDS = [
   "afternoons",
   "nights",
 ] as const;
+/** One of the facts a place may be known by. */
 export type FactKind = (typeof FACT_KINDS)[number];
 
 interface Said extends Fact {

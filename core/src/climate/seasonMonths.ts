@@ -125,6 +125,7 @@ export function givenAbove(n: MonthsNormal, f: Fact): MonthsNormal {
 const only = (f: (i: number) => number): Float64Array => Float64Array.from({ length: MEANS }, (_, i) => f(i));
 /** Minima of the three months about the turn of the hemisphere's year: what a zone is about. */
 export const WINTER_NIGHTS = only((i) => (i === 11 || i === 0 || i === 1 ? 1 / 3 : 0));
+/** The field that is one month's mean: 24 parts, all 0 but that month's. @param m month of the season, 0 to 11 */
 export const oneMean = (m: number): Float64Array => only((i) => (i === m ? 1 : 0));
 
 /** The minimum's smooth year on a season day, and its rise in a day, as sums of the months. */

@@ -4,6 +4,7 @@
  */
 import { fahrenheit, type Celsius } from "../units/index.ts";
 
+/** Hardiness zones by mean yearly minimum, 1a to 13b, 2.8 °C apart. */
 export const ZONES = Array.from({ length: 13 }, (_, i) => [`${i + 1}a`, `${i + 1}b`]).flat();
 export type Zone = string & { readonly __zone?: never };
 

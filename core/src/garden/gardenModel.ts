@@ -27,6 +27,7 @@ export interface DayWeather {
   readonly simulated: boolean;
 }
 
+/** A garden opened to be asked. */
 export interface GardenModel {
   /** What it was opened with; hand it over to open a changed garden of the same place. */
   readonly cache: KindCache;

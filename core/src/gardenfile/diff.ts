@@ -9,6 +9,7 @@ export interface ListChange {
   readonly same: number;
 }
 
+/** What differs between two gardens, list by list. */
 export interface GardenChange {
   readonly name: { readonly from: string; readonly to: string } | null;
   readonly placeChanges: boolean;

@@ -38,6 +38,7 @@ const jpeg = z
   .regex(/^[A-Za-z0-9+/]+=*$/, "not-base64");
 /** The picture of a photo, by the photo's id: a small JPEG as base64. */
 const PictureSchema = z.strictObject({ id: IdSchema, jpeg });
+/** A picture's bytes in a file. */
 export type Picture = Readonly<z.infer<typeof PictureSchema>>;
 /** A row that was set apart when the file was written, as it was found, with why in words. */
 const ApartSchema = z.strictObject({ list: z.enum(ROW_LISTS), row: z.unknown(), why: z.string().max(2000) });

@@ -33,6 +33,7 @@ export type FileIssueCode =
   | "stems-order"
   | "weather-order"
   | "too-many";
+/** What is wrong with a file, and where. */
 export type FileIssue = Issue<FileIssueCode | PlaceIssueCode>;
 export type Path = readonly (string | number)[];
 

@@ -72,6 +72,7 @@ const stemmed = filledWith({}, { stands: [] });
 
 /** What version 4 did not say: hours of the gardener's own. */
 export const OUTLOOK_FILL = { plants: { hours: { hold: null, move: null, replace: null } } } as const;
+/** Prices of files that were written before there were any. */
 export const PRICES_FILL = { prices: { hour: null, plant: null, haulM3: null } } as const;
 const programmed: Step = (file) => {
   const next = filledWith(OUTLOOK_FILL, { programmes: [] })(file);

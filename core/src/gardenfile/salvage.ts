@@ -23,6 +23,7 @@ import { crossChecks, type Ground, type Rows, type Sound } from "./checks.ts";
 import { at, fromZod, issue, type FileIssue } from "./issues.ts";
 
 export const ROW_LISTS = ["head", ...GARDEN_LISTS] as const;
+/** A list whose rows can be set apart one by one. */
 export type RowList = (typeof ROW_LISTS)[number];
 
 /** A row that cannot be part of the garden as things stand: kept as it is, with what is wrong with it. */

@@ -6,6 +6,7 @@ import { CLEMATIS_KEY, ROSE_KEY } from "./keys/rosesAndClematis.ts";
 import { UNKNOWN_SHRUB_KEY } from "./keys/unknownShrub.ts";
 import { KeySchema, type Key } from "./schema.ts";
 
+/** The keys to tell kinds apart, held to their schema. */
 export const KEYS: readonly Key[] = z
   .array(KeySchema)
   .parse([HYDRANGEA_KEY, EVERGREEN_KEY, ROSE_KEY, CLEMATIS_KEY, UNKNOWN_SHRUB_KEY]);

@@ -4,8 +4,10 @@ import type { Key, KeySeason, Trait } from "./schema.ts";
 
 /** Answer given per question; "unknown" is an answer that says nothing. */
 export type Answers = Readonly<Record<string, string>>;
+/** The answer of one who cannot tell. */
 export const UNKNOWN_ANSWER = "unknown";
 
+/** A kind with its odds. */
 export interface Candidate {
   readonly taxonId: string;
   readonly share: Share;

@@ -4,6 +4,7 @@ import { SOURCE_IDS } from "../catalogue/index.ts";
 
 /** What must be on the plant for a question to be answered. */
 export const SEASONS = ["any", "leaf", "flower", "bare"] as const;
+/** One of the seasons in which a trait shows. */
 export type KeySeason = (typeof SEASONS)[number];
 
 const TraitSchema = z.strictObject({
@@ -20,6 +21,7 @@ const TraitSchema = z.strictObject({
   odds: z.record(z.string(), z.array(z.number().min(0).max(100))),
   source: z.enum(SOURCE_IDS),
 });
+/** A question of a key. */
 export type Trait = z.infer<typeof TraitSchema>;
 
 export const KeySchema = z
@@ -41,4 +43,5 @@ export const KeySchema = z
       ),
     "a trait lacks odds for a candidate",
   );
+/** A key: traits with the odds of each answer. */
 export type Key = z.infer<typeof KeySchema>;

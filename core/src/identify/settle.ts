@@ -95,6 +95,7 @@ export function seasonsOnView(key: Key, model: GardenModel, on: PlainDate): read
   return [bare ? "bare" : "leaf", "flower"];
 }
 
+/** What to look for, and when, to settle a kind. */
 export interface WatchTask {
   readonly what: "growth" | "first-flower" | "last-flower" | "winter-buds";
   readonly from: PlainDate;

@@ -23,6 +23,7 @@ const SET_UP_MINUTES = 5;
 /** Hands differ by this much. */
 const HANDS = [0.6, 1.7] as const;
 
+/** Minutes that work takes: low, usual, high, and where they are from. */
 export interface WorkMinutes {
   readonly low: number;
   readonly usual: number;

@@ -9,6 +9,8 @@ export const REACH_LIMITS = {
   groundM: 2.5,
   /** From a ladder's or trestle's safe step, both feet low and both hands free; above it is a professional's. */
   stepM: 5,
+  /** Shoulder height: no saw above it. */
+  shoulderM: 1.5,
 } as const;
 
 /** Part of the plant's height at which a task is done: at the top, in the crown, or at the foot. */
@@ -30,6 +32,13 @@ const WHERE: Readonly<Record<Task, readonly [manyStems: Where, onTrunk: Where]>>
   "thin-suckers": ["foot", "foot"],
   leave: ["foot", "foot"],
 };
+/** The nearest wire: measured, or named among what the plant touches; null where there is none. */
+export function nearestWireM(plant: Pick<Plant, "powerLineM" | "touches">): Metres | null {
+  const named = plant.touches.filter((t) => t.what === "wire").map((t) => t.distanceM);
+  const all = plant.powerLineM === null ? named : [plant.powerLineM, ...named];
+  return all.length === 0 ? null : Math.min(...all);
+}
+
 const ON_TRUNK: ReadonlySet<Form> = new Set(["trunk", "standard", "weeping", "pollard"]);
 
 /** Is the plant grown on a trunk? Where nobody said, a tree or a cone is. */

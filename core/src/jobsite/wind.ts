@@ -25,6 +25,7 @@ const HOLD: Readonly<Record<Taxon["habit"], Share>> = {
   mound: 0.2,
   tuft: 0,
 };
+/** What the estimate of wind rests on; ours. */
 export const WIND_ASSUMPTIONS = {
   /** Below this height wind does nothing, and over so much more it has its full grip, m. */
   fromM: 1,

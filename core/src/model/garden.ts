@@ -46,12 +46,15 @@ export const LIST_SCHEMAS = {
   weather: WeatherYearSchema,
   seasons: SeasonNoteSchema,
 } as const;
+/** Name of one of the garden's lists. */
 export type ListName = keyof typeof LIST_SCHEMAS;
+/** The garden's lists, in the order of its file. */
 export const GARDEN_LISTS = Object.keys(LIST_SCHEMAS) as ListName[];
 
 /** Everything of a garden that is not a list. */
 export const HeadSchema = z.strictObject({ id, name, place: PlaceSchema, rules: RulesSchema });
 
+/** The whole garden as a file holds it; anything else is refused. */
 export const GardenSchema = z.strictObject({
   ...HeadSchema.shape,
   beds: rows(BedSchema, MOST.beds),
@@ -66,4 +69,5 @@ export const GardenSchema = z.strictObject({
   weather: rows(WeatherYearSchema, MOST.weather),
   seasons: rows(SeasonNoteSchema, MOST.seasons),
 });
+/** A garden with everything that is kept of it. */
 export type Garden = Readonly<z.infer<typeof GardenSchema>>;

@@ -21,6 +21,7 @@ export const schools = z
   .record(z.string().max(LETTERS.school), z.string().max(LETTERS.school))
   .refine((s) => Object.keys(s).length <= MOST.schools, "too-many-schools");
 
+/** A day as "YYYY-MM-DD" that the calendar has. */
 export const PlainDateSchema = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}$/)

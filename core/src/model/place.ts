@@ -18,10 +18,12 @@ export const NearSchema = z.strictObject({
   tmaxC: months,
   doubt: within(BOUNDS.doubt),
 });
+/** The climate of the towns around a place, as it was when the place was named. */
 export type Near = Readonly<z.infer<typeof NearSchema>>;
 
 /** Where the garden stands within its surroundings. */
 export const SITES = ["usual", "hollow", "wall", "hilltop"] as const;
+/** How the ground lies: slope, hollow, town or open, as far as it changes frost. */
 export type Site = (typeof SITES)[number];
 
 const said = (b: (typeof BOUNDS)["monthC" | "coldestNightC"]) => within(b).nullable();
@@ -43,10 +45,12 @@ export const PlaceSchema = z.strictObject({
   /** The place's own months stand above all else. */
   monthly: MonthlySchema.nullable(),
 });
+/** Where a garden lies and what is known of its weather. */
 export type Place = Readonly<z.infer<typeof PlaceSchema>>;
 
 /** null: not said. */
 const price = within(BOUNDS.price).nullable();
+/** Units that lengths and temperatures are told in. */
 export const UNITS = ["metric", "imperial", "both"] as const;
 export const RulesSchema = z.strictObject({
   units: z.enum(UNITS),
@@ -55,10 +59,14 @@ export const RulesSchema = z.strictObject({
   /** What things cost the gardener, in whatever money: an hour, a new plant, a cubic metre of cuttings taken away. */
   prices: z.strictObject({ hour: price, plant: price, haulM3: price }),
 });
+/** What the gardener chose for the whole garden: units, schools, prices. */
 export type Rules = Readonly<z.infer<typeof RulesSchema>>;
 
+/** How much sun a bed gets. */
 export const SUNS = ["sun", "part", "shade"] as const;
+/** How open a bed lies to wind. */
 export const WINDS = ["sheltered", "some", "exposed"] as const;
+/** Who waters a bed. */
 export const WATERS = ["none", "hand", "irrigation"] as const;
 const sun = z.enum(SUNS).nullable();
 export const BedSchema = z.strictObject({
@@ -78,4 +86,5 @@ export const BedSchema = z.strictObject({
   wind: z.enum(WINDS).nullable(),
   water: z.enum(WATERS).nullable(),
 });
+/** A bed with what was surveyed of it. */
 export type Bed = Readonly<z.infer<typeof BedSchema>>;

@@ -3,6 +3,7 @@ import * as z from "zod";
 import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
 import { heightM, id, millimetres, name, PlainDateSchema, rows, schools, share, text, within } from "./pieces.ts";
 
+/** How a plant does, as the gardener sees it. */
 export const CONDITIONS = [
   "healthy",
   "stressed",
@@ -12,8 +13,10 @@ export const CONDITIONS = [
   "past-maturity",
   "unchecked",
 ] as const;
+/** One of the conditions a plant can be in. */
 export type Condition = (typeof CONDITIONS)[number];
 
+/** What a gardener may want of a plant. */
 export const GOALS = [
   "routine",
   "keep-size",
@@ -40,13 +43,19 @@ export const GOALS = [
   "leave",
   "let-go",
 ] as const;
+/** One of the wishes. */
 export type GoalKind = (typeof GOALS)[number];
 
 /** How a plant is grown. */
 export const FORMS = ["many-stems", "trunk", "standard", "weeping", "trained", "clipped", "pollard"] as const;
+/** One of the ways a plant is grown. */
 export type Form = (typeof FORMS)[number];
+/** Grown as a grafted head on a stem: what shoots from below it is the stock's. */
+export const isGrafted = (plant: { readonly form: Form | null }): boolean =>
+  plant.form === "standard" || plant.form === "weeping";
 /** How strong a plant grows beside what its kind usually does. */
 export const VIGOURS = ["dwarf", "compact", "usual", "vigorous"] as const;
+/** How strong it grows beside its kind. */
 export type Vigour = (typeof VIGOURS)[number];
 /** What at a plant can hurt somebody, or is decided by law. */
 export const DANGERS = [
@@ -64,10 +73,12 @@ export const DANGERS = [
   "protected",
   "neighbours",
 ] as const;
+/** One of the dangers that are asked about. */
 export type Danger = (typeof DANGERS)[number];
 
 export const STANCES = ["upright", "flopped", "leaning", "split"] as const;
 export type Stance = (typeof STANCES)[number];
+/** What a plant may stand against. */
 export const TOUCHED = ["path", "fence", "wall", "window", "plant", "wire", "roof", "mower"] as const;
 export const SUPPORTS = ["sound", "broken-ties", "trapped", "rubbing"] as const;
 
@@ -85,6 +96,7 @@ export const HealthSchema = z.strictObject({
   weak: z.boolean(),
   sparseFoot: z.boolean(),
 });
+/** What a look at a plant's health found. */
 export type Health = Readonly<z.infer<typeof HealthSchema>>;
 
 /** What a plant may be, when that is not settled; the shares sum to about 1. */
@@ -104,6 +116,7 @@ export const ViewSchema = z.strictObject({
   targetM: within(BOUNDS.targetM),
   beyondM: within(BOUNDS.beyondM),
 });
+/** What a plant must do for somebody who looks. */
 export type View = Readonly<z.infer<typeof ViewSchema>>;
 
 const hours = within(BOUNDS.hours).nullable();
@@ -157,4 +170,5 @@ export const PlantSchema = z.strictObject({
   /** The gardener's own hours: to hold it in a year, to move it, to take it out and plant another; null: by size. */
   hours: z.strictObject({ hold: hours, move: hours, replace: hours }),
 });
+/** A plant of the garden, with what was surveyed of it. */
 export type Plant = Readonly<z.infer<typeof PlantSchema>>;

@@ -38,6 +38,7 @@ export const VisitSchema = z.strictObject({
   /** A trial: clean regrowth by this day, or the plant goes. null when it is none. */
   trialUntil: PlainDateSchema.nullable(),
 });
+/** Work done at a plant on a day. */
 export type Visit = Readonly<z.infer<typeof VisitSchema>>;
 
 export const OBSERVATIONS = [
@@ -85,6 +86,7 @@ export const ObservationSchema = z.strictObject({
   /** Of "not-yet": what was looked for. */
   lookedFor: z.enum(WATCHED).nullable(),
 });
+/** Something seen at a plant on a day. */
 export type Observation = Readonly<z.infer<typeof ObservationSchema>>;
 
 /** What a plant is brought to over years. */
@@ -97,6 +99,7 @@ export const PROGRAMME_WAYS = [
   "from-below",
   "tree-form",
 ] as const;
+/** One of the programmes that run over years. */
 export type ProgrammeWay = (typeof PROGRAMME_WAYS)[number];
 /** Meant for years: its steps are not kept but worked out from what was recorded since, so that they move with it. */
 export const ProgrammeSchema = z.strictObject({
@@ -108,6 +111,7 @@ export const ProgrammeSchema = z.strictObject({
   /** Height it is brought down to, or to which the stems of a tree form are cleared; null where none is aimed at. */
   aimM: heightM.nullable(),
 });
+/** Work spread over years, begun on a day. */
 export type Programme = Readonly<z.infer<typeof ProgrammeSchema>>;
 
 /** Where somebody stands or sits and looks at a bed. */
@@ -122,10 +126,12 @@ export const ViewpointSchema = z.strictObject({
   /** Opposite which point along the bed. */
   alongM: within(BOUNDS.viewAlongM),
 });
+/** Where somebody stands or sits and looks at a bed. */
 export type Viewpoint = Readonly<z.infer<typeof ViewpointSchema>>;
 
 /** What is said of a picture; the picture itself, far larger, is kept apart under the same id. */
 export const PhotoSchema = z.strictObject({ id, plantId: id, on: PlainDateSchema, caption: text(LETTERS.aside) });
+/** A picture of a plant, by its day; the bytes are kept apart. */
 export type Photo = Readonly<z.infer<typeof PhotoSchema>>;
 
 /** A task meant for a plant on a day; a visit with that task settles it. */
@@ -137,6 +143,7 @@ export const PlannedCutSchema = z.strictObject({
   madeOn: PlainDateSchema,
   note: text(LETTERS.shortNote),
 });
+/** A cut planned for a day. */
 export type PlannedCut = Readonly<z.infer<typeof PlannedCutSchema>>;
 
 const temperature = within(BOUNDS.dayC).nullable();
@@ -150,6 +157,7 @@ export const WeatherYearSchema = z.strictObject({
   tmaxC: rows(temperature, MOST.daysInYear),
   rainMm: rows(within(BOUNDS.rainMm).nullable(), MOST.daysInYear),
 });
+/** A year of daily weather. */
 export type WeatherYear = Readonly<z.infer<typeof WeatherYearSchema>>;
 
 /** How many days a season runs ahead (behind: negative), as the gardener sees it; it overrides what is worked out. */
@@ -159,4 +167,5 @@ export const SeasonNoteSchema = z.strictObject({
   seasonYear: within(BOUNDS.year),
   paceDays: within(BOUNDS.paceDays),
 });
+/** How far a season was said to run ahead. */
 export type SeasonNote = Readonly<z.infer<typeof SeasonNoteSchema>>;

@@ -4,10 +4,13 @@ import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
 import { id, millimetres, PlainDateSchema, rows, share, text, within } from "./pieces.ts";
 import { TASKS } from "./words.ts";
 
+/** How a stem is. */
 export const STEM_STATES = ["live", "damaged", "diseased", "dead"] as const;
+/** One of the states of a stem. */
 export type StemState = (typeof STEM_STATES)[number];
 /** What speaks for taking a stem out, apart from its state and its age. */
 export const STEM_FAULTS = ["low", "weak", "wrong-way"] as const;
+/** One of the faults of a stem. */
 export type StemFault = (typeof STEM_FAULTS)[number];
 
 const lengthM = within(BOUNDS.lengthM);
@@ -43,6 +46,7 @@ export const StemSchema = z.strictObject({
   leanDeg: within(BOUNDS.leanDeg),
   branches: rows(SideBranchSchema, MOST.branches),
 });
+/** A stem as it was counted at the bench. */
 export type Stem = Readonly<z.infer<typeof StemSchema>>;
 
 /** One cut that is tried. Lengths are kept lengths, from the ground along the stem or up, in metres. */
@@ -62,6 +66,7 @@ export const StemCutSchema = z.discriminatedUnion("cut", [
   /** The skirt raised: nothing below this height. */
   z.strictObject({ cut: z.literal("lift"), clearM: lengthM }),
 ]);
+/** One cut that is tried. */
 export type StemCut = Readonly<z.infer<typeof StemCutSchema>>;
 
 export const TrySchema = z.strictObject({
@@ -69,6 +74,7 @@ export const TrySchema = z.strictObject({
   task: z.enum(TASKS),
   cuts: rows(StemCutSchema, MOST.cutsInTry),
 });
+/** A set of cuts that is tried. */
 export type Try = Readonly<z.infer<typeof TrySchema>>;
 
 export const StandSchema = z.strictObject({
@@ -81,4 +87,5 @@ export const StandSchema = z.strictObject({
   chosen: id.nullable(),
   note: text(LETTERS.shortNote),
 });
+/** The stems of a plant on a day. */
 export type Stand = Readonly<z.infer<typeof StandSchema>>;

@@ -8,6 +8,7 @@ export const REGIMES = ["upkeep", "renewal", "cutback", "framework"] as const;
 /** The kind of account a cut is booked to. */
 export type Regime = (typeof REGIMES)[number];
 
+/** What may be done at a plant. */
 export const TASKS = [
   "dead-only",
   "deadhead",
@@ -23,6 +24,7 @@ export const TASKS = [
   "thin-suckers",
   "leave",
 ] as const;
+/** One of the tasks. */
 export type Task = (typeof TASKS)[number];
 
 export type CutKind = "thinning" | "heading" | "shearing" | "removal-at-base" | "none";
@@ -77,6 +79,7 @@ export const TASK_TABLE: Readonly<Record<Task, TaskRow>> = {
 
 /** Strongest first: when several hold, the first one is the verdict. */
 export const VERDICTS = ["ask-a-pro", "never", "wait", "too-late", "costs-flowers", "no-need", "fine", "best"] as const;
+/** One of the verdicts. */
 export type Verdict = (typeof VERDICTS)[number];
 
 export interface VerdictRow {
@@ -87,6 +90,7 @@ export interface VerdictRow {
   readonly go: boolean;
 }
 
+/** Word and meaning of every verdict, and whether the work may start. */
 export const VERDICT_TABLE: Readonly<Record<Verdict, VerdictRow>> = {
   "ask-a-pro": {
     word: "Call a professional",

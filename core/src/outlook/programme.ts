@@ -26,6 +26,7 @@ export type StepWhat =
   /** The leader that was left undecided. */
   | { readonly do: "look" };
 
+/** A step of a programme with its days. */
 export interface ProgrammeStep {
   readonly id: string;
   readonly plantId: string;
@@ -41,6 +42,7 @@ export interface ProgrammeStep {
   readonly overdue: boolean;
 }
 
+/** A programme laid out over its years. */
 export interface ProgrammePlan {
   readonly programme: Programme;
   readonly steps: readonly ProgrammeStep[];

@@ -5,6 +5,7 @@
 import { cutHeightFor, volumeAbove, type Outline } from "../amount/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 
+/** A plant to be brought down, the height it should stand at, and what may go in a year. */
 export interface ReductionQuestion {
   readonly heightM: Metres;
   /** Height it should stand at when growth ends. */

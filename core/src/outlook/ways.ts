@@ -1,6 +1,6 @@
 /** Hold it, let it go, renew it, move it or plant another: what each asks in a year, over ten years. */
 import { outlineOf, solidOf, volumeOf } from "../amount/index.ts";
-import type { Catalogue, Taxon } from "../catalogue/index.ts";
+import { invasiveIn, type Catalogue, type Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import { REGIMES, type Plant, type Rules, type Task } from "../model/index.ts";
@@ -11,6 +11,7 @@ import { tasksFor } from "../price/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { fewestYears, type Reduction } from "./reduction.ts";
 
+/** What the years ahead rest on; ours. */
 export const OUTLOOK_ASSUMPTIONS = {
   years: 10,
   /** Cuttings lie loosely: this share of the outline's volume that goes (ours). */
@@ -30,8 +31,10 @@ export const OUTLOOK_ASSUMPTIONS = {
 } as const;
 
 export const WAYS = ["hold", "let-go", "renew", "move", "replace"] as const;
+/** One of the ways to keep a plant. */
 export type Way = (typeof WAYS)[number];
 
+/** A way with its years, hours and price. */
 export interface WayRow {
   readonly way: Way;
   /** Height it then stands at: from, to. */
@@ -53,6 +56,7 @@ export interface WayRow {
   readonly costPerYear: readonly [number, number] | null;
 }
 
+/** The ways to keep a plant, side by side. */
 export interface Outlook {
   readonly reduction: Reduction;
   readonly task: Task;
@@ -89,7 +93,7 @@ export function kindsThatFit(catalogue: Catalogue, taxon: Taxon, wantedM: Metres
         t.leaf === taxon.leaf &&
         t.floweringWood === taxon.floweringWood &&
         t.habit !== "climber" &&
-        !t.invasive &&
+        invasiveIn(t.id).length === 0 &&
         t.matureHeightM[1] <= wantedM &&
         ZONES.indexOf(t.coldestZone) <= ZONES.indexOf(zone),
     )

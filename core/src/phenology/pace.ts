@@ -44,6 +44,7 @@ export interface PaceNote {
   readonly aheadDays: Days;
 }
 
+/** How far a season runs ahead of a usual one, with what says so. */
 export interface Pace {
   readonly seasonYear: number;
   /** Days ahead of the usual year; behind when negative. */
@@ -178,6 +179,7 @@ function leadsOf(notes: readonly PaceNote[], placeSd: Days, yearSdOf: (seasonYea
   return { ofPlace, ofYear, ofPlant };
 }
 
+/** A season's own clock, fitted to what was seen and measured. */
 export interface YearClock {
   readonly pace: Pace;
   /** The climate's own clock when nothing is known of the year. */

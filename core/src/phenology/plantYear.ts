@@ -46,6 +46,7 @@ export interface SeenOfYear {
   readonly fruit: { readonly is: "ripe" | "gone"; readonly from: SeasonDay } | null;
 }
 
+/** The stages of a kind's year at a place, as season days. */
 export interface PlantYear {
   readonly wakes: Stage;
   readonly hardens: Stage;
@@ -276,6 +277,7 @@ export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | nu
 
 /** Share of the season's extension made by a day of the cycle: most of it in the first flush. */
 const FIRST_FLUSH_SHARE = 0.75;
+/** Share of the season's extension that is done by a day of the cycle, 0 to 1. */
 export function growthDone(y: PlantYear, day: SeasonDay): number {
   return (
     FIRST_FLUSH_SHARE * passed(day, y.wakes.day, y.hardens.day) +

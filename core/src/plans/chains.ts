@@ -28,10 +28,12 @@ export const CHAIN_IDS = [
   "lift-again",
   "trial",
   "fallen-leaves",
+  "evergreen-debris",
   "next-third",
   "rotation",
   "second-trim",
 ] as const;
+/** One of the chains of work. */
 export type ChainId = (typeof CHAIN_IDS)[number];
 
 export interface Chain {
@@ -123,6 +125,16 @@ export const CHAINS: readonly Chain[] = [
     task: null,
     watched: null,
     due: { by: "stage", stage: "dormant", from: -40, to: 20 },
+    doneBy: [],
+    times: 1,
+  },
+  {
+    id: "evergreen-debris",
+    after: "any",
+    when: (v, t) => v.hazardShare > 0 && (t.leaf === "evergreen" || t.leaf === "semi-evergreen"),
+    task: null,
+    watched: null,
+    due: { by: "days", from: 0, to: 14 },
     doneBy: [],
     times: 1,
   },

@@ -1,19 +1,12 @@
 /** What follows from what was done: the next steps of every chain that a plant's visits have started. */
-import {
-  addDays,
-  daysBetween,
-  seasonDate,
-  seasonPoint,
-  turnsBy,
-  YEAR_DAYS,
-  type PlainDate,
-} from "../calendar/index.ts";
+import { addDays, daysBetween, nextSeasonDate, type PlainDate } from "../calendar/index.ts";
 import type { Plant, Task, Visit, Watched } from "../model/index.ts";
 import { giveOrTake, growthDone, type PlantYear } from "../phenology/index.ts";
 import { plantsYear, type GardenModel } from "../garden/index.ts";
 import type { Days } from "../units/index.ts";
 import { CHAINS, type Chain, type ChainId, type Due } from "./chains.ts";
 
+/** A step that follows from a visit, with its days. */
 export interface FollowUp {
   readonly id: string;
   readonly plantId: string;
@@ -38,12 +31,8 @@ const EARLY_DAYS: Days = 30;
 type Span = readonly [from: PlainDate, until: PlainDate];
 
 /** The first day of a stage after a date. */
-function nextStage(model: GardenModel, day: number, after: PlainDate): PlainDate {
-  const h = model.climate.hemisphere;
-  const p = seasonPoint(after, h);
-  const turns = turnsBy(p.seasonDay - day) + 1;
-  return seasonDate(p.seasonYear, day + turns * YEAR_DAYS, h);
-}
+const nextStage = (model: GardenModel, day: number, after: PlainDate): PlainDate =>
+  nextSeasonDate(day, after, model.climate.hemisphere);
 
 /** Day of the cycle by which shoots have a length, at the kind's usual growth. */
 function dayOfLength(year: PlantYear, growthM: number, lengthM: number): number {
@@ -60,7 +49,12 @@ function spanOf(model: GardenModel, plant: Plant, visit: Visit, due: Due, asOf: 
     case "days":
       return around(visit.on, due.from, due.to);
     case "stage":
-      return around(nextStage(model, year[due.stage].day, visit.on), due.from, due.to);
+      // A stage whose days are still running when the visit falls is the one that is meant.
+      return around(
+        nextStage(model, year[due.stage].day, addDays(visit.on, 0 - Math.max(0, due.to))),
+        due.from,
+        due.to,
+      );
     case "bloom": {
       const main = year.displays.find((d) => d.display.weight >= 0.5);
       return main ? around(nextStage(model, main.opens.day, visit.on), due.from, due.to) : null;

@@ -1,4 +1,3 @@
-export * from "./atThePlant.ts";
 export * from "./row.ts";
 export { CHAIN_IDS, type ChainId } from "./chains.ts";
 export * from "./followUps.ts";

@@ -7,6 +7,7 @@ import { kindYearFor, type Opening } from "../advice/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import type { Days } from "../units/index.ts";
 
+/** Something to be looked for at a plant. */
 export type Look = Exclude<
   Observation["kind"],
   "not-yet" | "height" | "suckers-up" | "regrowth-clean" | "regrowth-poor"

@@ -2,7 +2,7 @@
  * What an entry may mean that lies far from its forecast. It is taken as it is and moves its plant; what it says
  * beyond that only the gardener knows: another kind, a year that runs so for the whole garden, or a slip.
  */
-import type { Taxon } from "../catalogue/index.ts";
+import { genusOf, type Taxon } from "../catalogue/index.ts";
 import { daysBetween, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { BOUNDS, type Garden, type Observation, type Plant } from "../model/index.ts";
 import {
@@ -31,6 +31,7 @@ export interface Moved {
   readonly to: PlainDate | null;
 }
 
+/** What an entry far from its forecast may mean. */
 export interface Meanings {
   readonly stage: SeenStage;
   /** Name of the display when it is one. */
@@ -77,13 +78,11 @@ function opensFor(garden: Garden, model: GardenModel, plant: Plant, on: PlainDat
   return adviseOn(m, p.id, on, taskForGoal(m, p)).window?.opens ?? null;
 }
 
-const genus = (t: Taxon): string => t.botanical.replace("×", "").trim().split(/\s+/)[0]!;
-
 const catkins = (t: Taxon): boolean => t.displays.some((d) => d.name.includes("catkins"));
 
 /** How alike two kinds are to somebody who took one for the other: relatives first, then stature and leaf. */
 const likeness = (a: Taxon, b: Taxon): number =>
-  (genus(a) === genus(b) ? 4 : 0) +
+  (genusOf(a) === genusOf(b) ? 4 : 0) +
   (a.group === b.group ? 2 : 0) +
   Number(a.leaf === b.leaf) +
   Number(a.habit === b.habit) +

@@ -4,6 +4,7 @@ import type { PlainDate } from "../calendar/index.ts";
 import type { Plant } from "../model/index.ts";
 import type { Metres } from "../units/index.ts";
 
+/** A plant of a row with its height. */
 export interface InRow {
   readonly plant: Plant;
   readonly heightM: Metres;

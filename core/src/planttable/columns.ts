@@ -3,6 +3,7 @@
 export type TextColumn =
   "id" | "label" | "kind" | "bed" | "planted" | "condition" | "form" | "vigour" | "dangers" | "goal" | "note";
 export type LengthColumn = "height" | "width" | "wanted" | "along" | "mature" | "growth";
+/** One of the columns of a table of plants. */
 export type ColumnId = TextColumn | LengthColumn;
 
 export interface Column {
@@ -25,6 +26,7 @@ const column = (id: ColumnId, heading: string, aliases: readonly string[], more:
 });
 const LENGTH = { length: true } as const;
 
+/** The columns of a table of plants, in order. */
 export const COLUMNS: readonly Column[] = [
   column("id", "Id", ["plant id", "key", "no", "number"]),
   column("label", "Name", ["label", "plant", "plant name", "what"]),

@@ -26,6 +26,7 @@ import { ok, parseLength, refused, type Issue, type Metres, type Result } from "
 import { COLUMNS, HEADING_UNITS, splitHeading, type ColumnId, type LengthColumn, type Mapping } from "./columns.ts";
 import { plainCell } from "./cells.ts";
 
+/** What may be wrong with a table of plants. */
 export type TableIssueCode =
   | "table-empty"
   | "table-column"
@@ -45,8 +46,10 @@ export type TableIssueCode =
   | "table-text-long"
   | "table-beds"
   | "table-record";
+/** What is wrong with a table, and in which line. */
 export type TableIssue = Issue<TableIssueCode>;
 
+/** The garden a table is read for. */
 export interface TableContext {
   readonly garden: Garden;
   readonly catalogue: Catalogue;
@@ -55,6 +58,7 @@ export interface TableContext {
   readonly newId: () => string;
 }
 
+/** What a table would change. */
 export interface TableChange {
   readonly plants: readonly Plant[];
   readonly beds: readonly Bed[];

@@ -25,6 +25,7 @@ export interface DisplayPrices {
   readonly nextLoss: Float32Array;
 }
 
+/** How a task is carried out, as far as it changes prices. */
 export interface CutPlan {
   readonly task: Task;
   /** Share of the length of the shoots that goes; the task's usual one when null. */

@@ -13,6 +13,7 @@ import { DAY_LIMIT_TABLE, LIMITS_BUT_FROST, pricedVerdict } from "./limits.ts";
 import { sheetRows, yearOfPrices, type YearOfPrices } from "./season.ts";
 import { Sheet } from "./sheet.ts";
 
+/** What the year says of a task on a kind: prices, verdicts, open days. */
 export interface KindYear {
   readonly taxon: Taxon;
   readonly year: PlantYear;

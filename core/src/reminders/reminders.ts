@@ -7,6 +7,7 @@ import { adviseOn, type Advice, type Reason } from "../advice/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import type { Days } from "../units/index.ts";
 
+/** An all-day event for a calendar. */
 export interface Reminder {
   /** The same reminder keeps its id from one export to the next, also when its dates move. */
   readonly uid: string;

@@ -4,9 +4,12 @@ import { ok, refused, type Result } from "../units/index.ts";
 
 /** What of a count is told apart; the first three make up the whole, the others are among them. */
 export const TALLY_PARTS = ["thick", "middling", "thin", "dead", "crossing", "low", "weak"] as const;
+/** One of the counts of a tally. */
 export type TallyPart = (typeof TALLY_PARTS)[number];
+/** Stems counted by thickness and by what speaks against them. */
 export type Tally = Readonly<Record<TallyPart, number>>;
 
+/** A tally that nothing was counted for. */
 export const NO_STEMS: Tally = { thick: 0, middling: 0, thin: 0, dead: 0, crossing: 0, low: 0, weak: 0 };
 
 /** Words that name a part, in the order in which they are tried: "thicker than thumb" before "thumb". */

@@ -3,6 +3,7 @@ import type { Condition, Health } from "../model/index.ts";
 import { inCycle, type PlantYear } from "../phenology/index.ts";
 import type { SeasonDay } from "../calendar/index.ts";
 
+/** What a look at the health showed. */
 export type HealthSign =
   | "frost-no-growth"
   | "stem-brown"
@@ -17,6 +18,7 @@ export type HealthSign =
   | "sparse-foot"
   | "growth-shows";
 
+/** The condition that follows from a look, and why. */
 export interface HealthAnswer {
   readonly condition: Condition;
   /** What argued for it first, then what is worth knowing. */

@@ -16,6 +16,7 @@ import { hemisphereOf } from "../calendar/index.ts";
 import type { Celsius, Metres } from "../units/index.ts";
 import { kilometres, meansOf, type Town } from "./table.ts";
 
+/** A point on the earth, degrees, and its height in metres. */
 export interface Position {
   readonly latitudeDeg: number;
   readonly longitudeDeg: number;

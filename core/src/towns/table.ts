@@ -10,6 +10,7 @@ import {
 import { inSeason, type Zone } from "../climate/index.ts";
 import type { Celsius, Metres } from "../units/index.ts";
 
+/** A town of the table with its monthly normals, °C. */
 export interface Town {
   readonly name: string;
   readonly region: string;

@@ -11,7 +11,9 @@ export interface Issue<Code extends string = string> {
 export type Result<T, Code extends string = string> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue<Code>[] };
 
+/** A value that came out well. */
 export const ok = <T>(value: T): { readonly ok: true; readonly value: T } => ({ ok: true, value });
+/** A refusal with what was wrong, as codes and values. */
 export const refused = <Code extends string>(
   issues: readonly Issue<Code>[],
 ): { readonly ok: false; readonly issues: readonly Issue<Code>[] } => ({ ok: false, issues });

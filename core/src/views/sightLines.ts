@@ -7,6 +7,7 @@ import type { Metres } from "../units/index.ts";
 export const lineHeight = (eyeM: Metres, plantAwayM: Metres, targetM: Metres, targetAwayM: Metres): Metres =>
   eyeM + ((targetM - eyeM) * plantAwayM) / targetAwayM;
 
+/** The line from an eye over a plant. */
 export interface SightLine {
   readonly viewpoint: Viewpoint;
   readonly view: View;

@@ -23,6 +23,7 @@ function mergedYear(old: WeatherYear | undefined, fresh: WeatherYear): WeatherYe
   };
 }
 
+/** The garden with years of weather put in place of its own of the same source and year. */
 export function withWeather(garden: Garden, years: readonly WeatherYear[]): Garden {
   const byYear = new Map(garden.weather.map((w) => [w.year, w]));
   for (const y of years) byYear.set(y.year, mergedYear(byYear.get(y.year), y));

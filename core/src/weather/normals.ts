@@ -13,6 +13,7 @@ import { yearFromMonths, zoneOf, type MonthlyClimate, type Zone } from "../clima
 import type { WeatherYear } from "../model/index.ts";
 import { quantile } from "../phenology/index.ts";
 
+/** Monthly normals counted from observed days, °C. */
 export interface ObservedClimate {
   readonly monthly: MonthlyClimate;
   readonly zone: Zone;

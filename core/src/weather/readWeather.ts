@@ -16,6 +16,7 @@ import {
 import { BOUNDS, MOST, type WeatherYear } from "../model/index.ts";
 import { fahrenheit, ok, refused, type Issue, type Result } from "../units/index.ts";
 
+/** What may be wrong with a weather file. */
 export type WeatherIssueCode =
   | "weather-empty"
   | "weather-columns"
@@ -53,6 +54,7 @@ const SWAPPED_FROM = 0.8;
 
 export type WeatherUnit = "C" | "F" | "tenths";
 
+/** A weather file, read. */
 export interface WeatherTable {
   readonly years: readonly WeatherYear[];
   readonly days: number;

@@ -76,4 +76,5 @@ export function adviceJson(a: Advice, say: Voice) {
     cutHeight: a.cutHeight,
   };
 }
+/** The answer as plain data. */
 export type AdviceJson = ReturnType<typeof adviceJson>;

@@ -29,6 +29,8 @@ export const REMARK_TEXTS: Readonly<Record<RemarkCode, (v: Values, say: Voice) =
     `No: below ${say.length(num(v, "belowM"))} there is no leaf, and bare wood stays bare. The outline has to stay above it.`,
   "stub-too-low": (v, say) =>
     `Too low: this kind breaks from stubs of ${say.length(num(v, "leastM"))} and more. A lower one is likely to die.`,
+  "crown-too-short": (v, say) =>
+    `No: cleared above ${say.length(num(v, "mostM"))} less than two thirds of its height stays as crown. Lift it in steps, a year apart.`,
   "pro-wire": (v, say) =>
     `Call the line's owner or a licensed arborist: a power line is ${say.length(num(v, "distanceM"))} away. Local codes come first.`,
   "pro-limb": (v) => `Call a professional: a limb of ${num(v, "diameterMm")} mm is heavy enough to hurt someone.`,
@@ -41,6 +43,7 @@ export const REMARK_TEXTS: Readonly<Record<RemarkCode, (v: Values, say: Voice) =
   "three-cut": (v) =>
     `${num(v, "diameterMm")} mm: in three cuts. Undercut about 30 cm out, top cut a little beyond, then the stub just outside the swollen collar.`,
 };
+/** The sentence of a remark. */
 export const remarkText = (r: Remark, say: Voice): string => REMARK_TEXTS[r.code](r.values, say);
 
 /** One line of the list, without its number. */
@@ -51,7 +54,7 @@ export function cutLineText(l: CutLine, say: Voice): string {
     case "remove":
       return l.stem?.state === "dead" ? `Dead stem out at the ground${thick}` : `Out at the ground${thick}`;
     case "head":
-      return `Shorten to ${at}${thick}, ${l.blade?.mm} mm above ${l.blade?.outward ? "a bud that looks out" : "a bud"}, sloping away`;
+      return `Shorten to ${at}${thick}, ${l.blade?.mm} mm above ${l.blade?.above === "side-shoot" ? "a green side shoot" : l.blade?.outward ? "a bud that looks out" : "a bud"}, sloping away`;
     case "to-branch":
       return `Back to the side branch at ${at}${thick}, ${l.blade?.mm} mm above it, sloping away`;
     case "branch-off":

@@ -8,6 +8,7 @@ interface ChainText {
   readonly say: (f: FollowUp, say: Voice) => string;
 }
 
+/** Title and sentence of every step. */
 export const CHAIN_TEXTS: Readonly<Record<ChainId, ChainText>> = {
   "real-prune": {
     title: "The real prune",
@@ -45,6 +46,11 @@ export const CHAIN_TEXTS: Readonly<Record<ChainId, ChainText>> = {
     say: (f, say) =>
       `It was diseased: leaves that fall from ${say.date(f.from)} to ${say.date(f.until)} go to the bin, every week or two, never on the compost.`,
   },
+  "evergreen-debris": {
+    title: "Rake out what fell",
+    say: (f, say) =>
+      `It was diseased: by ${say.date(f.until)} take the fallen leaves and clippings from inside and beneath it, to the bin, never on the compost.`,
+  },
   "next-third": {
     title: "The next old stems",
     say: (f, say) =>
@@ -75,4 +81,5 @@ export const WATCHED_LABELS: Readonly<Record<Watched, string>> = {
   "candles-out": "Candles are out",
 };
 
+/** The sentence of a step. */
 export const followUpText = (f: FollowUp, say: Voice): string => CHAIN_TEXTS[f.chain].say(f, say);

@@ -7,6 +7,7 @@ import type { TableIssueCode } from "../planttable/index.ts";
 import type { StemIssueCode, TallyIssueCode } from "../stems/index.ts";
 import { monthDayText } from "./voice.ts";
 
+/** Everything that may be wrong with a file. */
 export type IssueCode =
   PlaceIssueCode | FileIssueCode | TableIssueCode | WeatherIssueCode | TallyIssueCode | StemIssueCode;
 type Values = Issue["values"];
@@ -28,6 +29,7 @@ const MONTH_NAMES = [
 ] as const;
 const WINTER_AT: Readonly<Record<string, string>> = { north: "January", south: "July" };
 
+/** The sentence for each thing wrong with a file: what was found and what was expected. */
 export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "latitude-range": (v) => `Latitude ${v["got"]} does not exist: it runs from −90 (south) to 90 (north).`,
   "latitude-polar": (v) => `Latitude ${v["got"]} lies past the polar circles: expected −66 to 66.`,

@@ -9,6 +9,7 @@ interface WayText {
   /** What it is for, and what it asks. */
   readonly note: string;
 }
+/** Title and sentences of every programme. */
 export const PROGRAMME_TEXTS: Readonly<Record<ProgrammeWay, WayText>> = {
   "down-to": { title: "Brought down", note: "In the fewest years its cap allows, then held there." },
   thirds: {

@@ -190,7 +190,7 @@ const TEXTS: Texts = {
   "bared-frame": (v, say) =>
     `Its tops shelter the frame: cut now, the cold still to come costs ${chance(say, v.risk)} of it.`,
   "heads-shelter": (v, say) =>
-    `The old heads shelter next year's buds: taken now, the cold would cost ${chance(say, v.risk)} of them. Leave them until spring.`,
+    `The old heads shelter next year's buds: taken now, the cold would cost ${chance(say, v.risk)} of them. Leave them until growth starts, about ${say.date(v.until)}.`,
   scorch: (v, say) =>
     `A trim bares leaves that have never met frost, and one is near: chance that the face scorches ${chance(say, v.risk)}. Not in the frost's weeks.`,
   "until-asleep": (v, say) =>
@@ -209,6 +209,8 @@ const TEXTS: Texts = {
   "small-loss": (v, say) => `Costs about ${say.percent(v.loss)} of the ${v.display}: hardly to be seen.`,
   "in-full-leaf": () => "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
   "goal-leave": () => "You want it left as it is. Nothing to gain today.",
+  "well-formed": (v, say) =>
+    `Looked at on ${say.date(v.on)}: sound, leafy to the foot, clear of what stands near${v.stems > 0 ? `, and of its ${v.stems} stems none is dead, weak or in another's way` : ""}. It keeps its shape by itself: nothing to gain.`,
   "goal-met": (v, say) =>
     `It stands at ${say.length(v.heightM)} and ends the season near ${say.length(v.endM)}, under the ${say.length(v.wantedM)} you want.`,
   "nothing-spent": () => "There are no spent flowers to take off.",
@@ -220,9 +222,8 @@ const TEXTS: Texts = {
   "few-buds": (v) => `It takes few of the buds of its ${v.display}, or none.`,
   "buds-were-killed": (v) =>
     `Frost took the buds of its ${v.display}, and those of the next have not begun: there are none to lose.`,
-  "growth-just-out": (v) =>
-    `It flowers on new wood, and its growth has only begun: the ${v.display} lose next to nothing.`,
-  "before-growth": (v) => `It flowers on new wood, and growth has not started: the ${v.display} lose nothing.`,
+  "growth-just-out": (v) => `It flowers on new wood, and its growth has only begun: the ${v.display} lose little.`,
+  "before-growth": (v) => `It flowers on new wood, and that is still to grow: the ${v.display} lose nothing.`,
   "after-bloom": (v) => `The ${v.display} are over, and new growth has time to harden.`,
   "flush-hardened": () => "The flush has hardened: what you cut stays cut.",
   "shoots-soft": () => "The candles are out and still soft: shorten them by about half.",
@@ -263,4 +264,5 @@ export function reasonText<C extends ReasonCode>(r: Reason<C>, say: Voice): stri
   return text(r.values, say);
 }
 
+/** All codes that an answer may say. */
 export const REASON_CODES = Object.keys(TEXTS) as ReasonCode[];

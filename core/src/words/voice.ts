@@ -3,6 +3,7 @@ import { partsOf, type PlainDate } from "../calendar/index.ts";
 import { toFahrenheit, toInches, type Celsius, type Metres, type Share } from "../units/index.ts";
 import type { Rules } from "../model/index.ts";
 
+/** How numbers, lengths, temperatures and dates are spoken. */
 export interface Voice {
   readonly date: (d: PlainDate | string) => string;
   readonly percent: (s: Share) => string;

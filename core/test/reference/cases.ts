@@ -49,24 +49,27 @@ export interface Case {
   readonly disputed: boolean;
 }
 
+/** One line: place | kind | day | task | circumstances | accepted verdicts | reason that must be said | where it is from. */
+export function caseOf(text: string, line = 0): Case {
+  const [place, kind, on, task, circumstances, letters, says, from] = text.split("|").map((x) => x.trim());
+  return {
+    line,
+    place: place!,
+    kind: kind!,
+    on: on!,
+    task: task as Task,
+    circumstances: circumstances!,
+    accepted: letters!.split("").map((l) => LETTERS[l]!),
+    says: says!,
+    disputed: from?.includes("disputed") ?? false,
+  };
+}
+
 export const CASES: readonly Case[] = readFileSync(join(import.meta.dirname, "data/cases.txt"), "utf8")
   .split("\n")
   .map((text, i) => ({ text, line: i + 1 }))
   .filter(({ text }) => text !== "" && !text.startsWith("#"))
-  .map(({ text, line }) => {
-    const [place, kind, on, task, circumstances, letters, says, from] = text.split("|").map((x) => x.trim());
-    return {
-      line,
-      place: place!,
-      kind: kind!,
-      on: on!,
-      task: task as Task,
-      circumstances: circumstances!,
-      accepted: letters!.split("").map((l) => LETTERS[l]!),
-      says: says!,
-      disputed: from!.includes("disputed"),
-    };
-  });
+  .map(({ text, line }) => caseOf(text, line));
 
 const TOWNS = townsFrom(TOWN_ROWS);
 const caches = new Map<string, { readonly place: Place; readonly cache: KindCache }>();

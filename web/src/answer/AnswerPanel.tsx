@@ -1,10 +1,17 @@
 /** The full answer at one plant: may I, why, how much, how, with what. */
 import {
-  CAUTION_TEXTS,
+  aftercareFor,
+  bladeLine,
+  CARE_TEXTS,
+  careText,
+  cautionText,
   cautionsFor,
   heightOf,
+  NOTE_ROWS,
+  notesFor,
   offeredTasks,
-  passesFor,
+  passOrder,
+  PASS_ROWS,
   reasonText,
   SOURCES,
   TASK_TABLE,
@@ -12,6 +19,7 @@ import {
   VERDICT_TABLE,
   WIND_ASSUMPTIONS,
   type Advice,
+  type PlainDate,
   type Plant,
   type Task,
   type Taxon,
@@ -154,12 +162,16 @@ interface HowToProps {
   readonly taxon: Taxon;
   readonly task: Task;
   readonly verdict: Verdict;
+  readonly on: PlainDate;
   /** Above shoulder height other cautions apply. */
   readonly heightM: number;
 }
-const HowTo = memo(function HowTo({ plant, taxon, task, verdict, heightM }: HowToProps) {
-  const passes = passesFor(taxon, task, plant.goal.kind);
-  const tools = toolsFor(plant, task);
+const HowTo = memo(function HowTo({ plant, taxon, task, verdict, on, heightM }: HowToProps) {
+  const { model } = useGarden();
+  const say = useVoice();
+  const passes = passOrder(taxon, task, plant.goal.kind);
+  const tools = toolsFor(plant, taxon, task);
+  const care = aftercareFor(model, plant, task, on);
   if (task === "leave" || verdict === "never" || verdict === "ask-a-pro") return null;
   return (
     <details className="more" open={VERDICT_TABLE[verdict].go}>
@@ -167,23 +179,43 @@ const HowTo = memo(function HowTo({ plant, taxon, task, verdict, heightM }: HowT
       {passes.length > 0 && (
         <ol className="passes">
           {passes.map((p) => (
-            <li key={p}>{p}</li>
+            <li key={p}>
+              {PASS_ROWS[p].title}. <span className="quiet">{PASS_ROWS[p].why}</span>
+            </li>
           ))}
         </ol>
       )}
       <p className="spaced">
         <strong>Where the blade goes: </strong>
-        {taxon.blade}
+        {bladeLine(taxon, task)}
       </p>
       <p className="spaced">
         <strong>With: </strong>
-        {tools.join(", ")}; bypass, sharp, clean.
+        {tools.join(", ")}; sharp and clean.
       </p>
+      {notesFor(plant, taxon, task).map((n) => (
+        <p key={n} className="spaced">
+          {NOTE_ROWS[n].text}
+        </p>
+      ))}
       <ul aria-label="Cautions" className="cautions">
         {cautionsFor(plant, taxon, task, heightM).map((c) => (
-          <li key={c}>{CAUTION_TEXTS[c]}</li>
+          <li key={c}>{cautionText(c, taxon)}</li>
         ))}
       </ul>
+      {care.length > 0 && (
+        <>
+          <h3 className="title-3">Afterwards</h3>
+          <ul aria-label="Afterwards" className="aftercare">
+            {care.map((c) => (
+              <li key={c.code}>
+                <strong>{CARE_TEXTS[c.code].title}: </strong>
+                {careText(c, say)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </details>
   );
 });
@@ -264,6 +296,7 @@ export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
         taxon={taxon}
         task={advice.task}
         verdict={advice.verdict}
+        on={advice.on}
         heightM={Math.round(heightOf(model, plant, advice.on).heightM * 10) / 10}
       />
       {alone && <WaysOn plant={plant} task={advice.task} />}

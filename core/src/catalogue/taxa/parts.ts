@@ -63,7 +63,6 @@ export const shrub = {
   profile: { exponent: 2, bareFoot: 0.15 },
   hazards: [],
   ailments: [],
-  invasive: false,
   wildlife: [],
   cleanOut: "any dry day; dead wood shows best once the leaves are out",
   looksWrongButNormal: ["a thin look after thinning: it fills by midsummer"],

@@ -2,12 +2,12 @@
 import { Box, Button, Slider, Typography } from "@mui/material";
 import {
   addYears,
-  BENCH_LIMITS,
   CATALOGUE,
   heightOf,
   outlook,
   OUTLOOK_ASSUMPTIONS,
   partsOf,
+  REACH_LIMITS,
   TASK_TABLE,
   type Outlook,
   type PlainDate,
@@ -217,7 +217,7 @@ export function YearsAhead({ plant }: { readonly plant: Plant }) {
       <Typography role="status" sx={{ fontWeight: 700, mb: 1 }}>
         {sentence()}
       </Typography>
-      {r.holdCutM > BENCH_LIMITS.reachM && !noCut && (
+      {r.holdCutM > REACH_LIMITS.groundM && !noCut && (
         <p className="alarm">
           The cut at {say.length(r.holdCutM)} is out of reach from the ground: that is a professional’s work.
         </p>

@@ -4,9 +4,12 @@ import {
   TASKS,
   CATALOGUE,
   CAUTION_TEXTS,
+  cautionText,
+  invasiveIn,
   keyWith,
   normalFor,
-  passesFor,
+  passOrder,
+  PASS_ROWS,
   SCHOOLS,
   seasonDate,
   SOURCES,
@@ -98,7 +101,7 @@ function Beware({ taxon }: { readonly taxon: Taxon }) {
   const list = [
     ...taxon.hazards.map((h) => CAUTION_TEXTS[h]),
     ...taxon.ailments.map((a) => CAUTION_TEXTS[a]),
-    ...(taxon.invasive ? [CAUTION_TEXTS.invasive] : []),
+    ...(invasiveIn(taxon.id).length > 0 ? [cautionText("invasive", taxon)] : []),
     CAUTION_TEXTS["eyes-hands"],
   ];
   return (
@@ -182,8 +185,10 @@ function Known({ taxon }: { readonly taxon: Taxon }) {
             </Typography>
             <Typography sx={{ mb: 1 }}>{REGROWTH_TEXTS[taxon.regrowthFromLeaflessWood]}</Typography>
             <Box component="ol" sx={{ my: 1, pl: 3 }}>
-              {passesFor(taxon, taxon.routineTask).map((p) => (
-                <li key={p}>{p}</li>
+              {passOrder(taxon, taxon.routineTask).map((p) => (
+                <li key={p}>
+                  {PASS_ROWS[p].title}. <span className="quiet">{PASS_ROWS[p].why}</span>
+                </li>
               ))}
             </Box>
           </Section>

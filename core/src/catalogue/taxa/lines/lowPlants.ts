@@ -9,7 +9,7 @@ const old = { floweringWood: "old" } satisfies Partial<Base>;
 
 export const MORE_SUBSHRUBS = kinds(subshrub, [
   ["lavandula-intermedia", "Lavandula × intermedia", "Lavandin", "mound", [0.15, 0.25, 0.4], [0.6, 1], [0.8, 1.3], "5b", [spikes(420, 40)], { wildlife: ["bees all summer", "seed for finches"] }],
-  ["lavandula-stoechas", "Lavandula stoechas", "Spanish lavender|French lavender", "mound", [0.15, 0.25, 0.35], [0.4, 0.8], [0.5, 0.9], "8a", [spikes(20, 45)], { frost: tender(-2, -7, 0.6, false), invasive: true }],
+  ["lavandula-stoechas", "Lavandula stoechas", "Spanish lavender|French lavender", "mound", [0.15, 0.25, 0.35], [0.4, 0.8], [0.5, 0.9], "8a", [spikes(20, 45)], { frost: tender(-2, -7, 0.6, false) }],
   ["rosmarinus-officinalis", "Salvia rosmarinus (Rosmarinus)", "Rosemary", "upright", [0.15, 0.3, 0.5], [0.6, 1.6], [0.6, 1.5], "8a", [{ ...springBloom(spring(0.3), 50, 45, 0.3) }], { ...old, routineTask: "shape", frost: tender(-2, -9, 0.6) }],
   ["santolina-chamaecyparissus", "Santolina chamaecyparissus", "Cotton lavender", "mound", [0.1, 0.2, 0.3], [0.3, 0.6], [0.5, 1], "6b", [{ ...spikes(260, 30, "button flowers"), weight: 0.4 }], { outline: false, regrowthFromLeaflessWood: "slow", leastStubM: 0.12, regimes: ["upkeep", "cutback"], never: {}, blade: "To 10–15 cm in spring, every few years, above buds low on the stems; spent buttons after bloom." }],
   ["calluna-vulgaris", "Calluna vulgaris", "Heather|Ling", "mound", [0.08, 0.15, 0.22], [0.2, 0.6], [0.3, 0.7], "4b", [spikes(800, 50, "late summer flowers")], { blade: "Flowered shoots in early spring, just below the old flowers, within the green.", frost: hardy, looksWrongButNormal: ["bronze or orange foliage in winter"] }],
@@ -22,7 +22,7 @@ export const MORE_SUBSHRUBS = kinds(subshrub, [
   ["salvia-yangii", "Salvia yangii (Perovskia)", "Russian sage", "upright", [0.6, 0.9, 1.2], [0.8, 1.4], [0.7, 1.2], "4b", [summerBloom(540, 13)], { ...reshoots, leaf: "deciduous", year: deciduousYear(12), frost: tender(-2, -16, 0.8, false), wildlife: ["bees in late summer"], blade: "15–25 cm from the ground when the buds swell, above live ones." }],
   ["artemisia-abrotanum", "Artemisia (abrotanum, absinthium)", "Southernwood|Wormwood", "mound", [0.3, 0.5, 0.8], [0.6, 1.2], [0.6, 1.2], "4b", [], { ...reshoots, floweringWood: "foliage", leaf: "semi-evergreen" }],
   ["teucrium-chamaedrys", "Teucrium (chamaedrys, fruticans)", "Germander", "mound", [0.1, 0.2, 0.4], [0.2, 1.2], [0.4, 1.2], "5b", [{ ...spikes(380, 40), weight: 0.4 }], { regrowthFromLeaflessWood: "slow", never: {}, leastStubM: 0.1, outline: false }],
-  ["cytisus-scoparius", "Cytisus scoparius (and Genista)", "Broom", "fountain", [0.4, 0.7, 1], [0.8, 2], [0.8, 2], "6a", [springBloom(spring(1), 25, 20, 0.1)], { ...old, leaf: "deciduous", routineTask: "shape", hazards: ["toxic-clippings"], invasive: true, never: { "hard-cutback": "old-wood-stays-bare" }, blade: "Flowered whips by two thirds of the green part, straight after bloom; never into brown wood." }],
+  ["cytisus-scoparius", "Cytisus scoparius (and Genista)", "Broom", "fountain", [0.4, 0.7, 1], [0.8, 2], [0.8, 2], "6a", [springBloom(spring(1), 25, 20, 0.1)], { ...old, leaf: "deciduous", routineTask: "shape", hazards: ["toxic-clippings"], never: { "hard-cutback": "old-wood-stays-bare" }, blade: "Flowered whips by two thirds of the green part, straight after bloom; never into brown wood." }],
   ["iberis-sempervirens", "Iberis sempervirens", "Evergreen candytuft", "mound", [0.05, 0.1, 0.18], [0.15, 0.3], [0.4, 0.8], "4a", [springBloom(spring(0.7), 30, 45, 1)], { ...old, frost: hardy }],
   ["euphorbia-characias", "Euphorbia characias", "Mediterranean spurge", "mound", [0.6, 0.9, 1.2], [0.8, 1.4], [0.8, 1.3], "7a", [{ ...springBloom(spring(0.2), 70, 40, 1) }], { ...old, hazards: ["irritant-sap"], never: { shear: "large-leaved", "hard-cutback": "old-wood-stays-bare" }, routineTask: "shape", frost: tender(-3, -14, 0.5, false), blade: "Each stem that has flowered, at the ground, in early summer: this year's stems flower next spring. Goggles: the sap burns eyes." }],
   ["penstemon-hybridus", "Penstemon, shrubby garden kinds", "Penstemon", "mound", [0.5, 0.7, 0.9], [0.5, 1], [0.4, 0.8], "7a", [summerBloom(280, 13)], { ...reshoots, leaf: "semi-evergreen", frost: tender(-3, -11, 0.9) }],
@@ -44,19 +44,19 @@ const keepsLeaf = { leaf: "evergreen", regimes: ["upkeep"], routineTask: "shape"
 export const MORE_GRASSES = kinds(grass, [
   ["calamagrostis-acutiflora", "Calamagrostis × acutiflora", "Feather reed grass", "tuft", [0.9, 1.4, 1.8], [1, 1.8], [0.5, 0.9], "4a", [plumes(250)], early],
   ["panicum-virgatum", "Panicum virgatum", "Switchgrass", "tuft", [0.8, 1.3, 1.9], [0.9, 2], [0.6, 1.2], "4a", [plumes(650)]],
-  ["pennisetum-alopecuroides", "Cenchrus purpurascens (Pennisetum)", "Fountain grass", "tuft", [0.5, 0.8, 1.2], [0.5, 1.2], [0.6, 1.2], "5b", [plumes(700)], { invasive: true }],
+  ["pennisetum-alopecuroides", "Cenchrus purpurascens (Pennisetum)", "Fountain grass", "tuft", [0.5, 0.8, 1.2], [0.5, 1.2], [0.6, 1.2], "5b", [plumes(700)]],
   ["schizachyrium-scoparium", "Schizachyrium scoparium", "Little bluestem", "tuft", [0.5, 0.8, 1.2], [0.6, 1.2], [0.4, 0.7], "3b", [plumes(850)]],
   ["andropogon-gerardii", "Andropogon gerardii (and Sorghastrum)", "Big bluestem|Indian grass", "tuft", [1, 1.6, 2.2], [1.2, 2.2], [0.6, 1], "3b", [plumes(850)]],
   ["sporobolus-heterolepis", "Sporobolus heterolepis", "Prairie dropseed", "tuft", [0.4, 0.6, 0.9], [0.5, 0.9], [0.6, 1], "3b", [plumes(750)]],
   ["molinia-caerulea", "Molinia caerulea", "Moor grass", "tuft", [0.6, 1.1, 1.8], [0.6, 2], [0.5, 1], "4b", [plumes(450)], { looksWrongButNormal: ["stems that break off by themselves in winter"] }],
   ["muhlenbergia-capillaris", "Muhlenbergia (capillaris, rigens)", "Muhly grass|Deer grass", "tuft", [0.6, 0.9, 1.3], [0.7, 1.4], [0.7, 1.3], "6a", [plumes(1100)]],
-  ["cortaderia-selloana", "Cortaderia selloana", "Pampas grass", "tuft", [1.2, 2, 2.8], [1.5, 3], [1.2, 2.2], "7b", [plumes(1000)], { hazards: ["sharp-leaf-edges"], invasive: true, leastStubM: 0.2, blade: "Comb and cut to 30–60 cm in late winter; thick sleeves and gloves; look for nests and hedgehogs first. Never burn it out." }],
+  ["cortaderia-selloana", "Cortaderia selloana", "Pampas grass", "tuft", [1.2, 2, 2.8], [1.5, 3], [1.2, 2.2], "7b", [plumes(1000)], { hazards: ["sharp-leaf-edges"], leastStubM: 0.2, blade: "Comb and cut to 30–60 cm in late winter; thick sleeves and gloves; look for nests and hedgehogs first. Never burn it out." }],
   ["chasmanthium-latifolium", "Chasmanthium latifolium", "Northern sea oats", "tuft", [0.5, 0.9, 1.2], [0.6, 1.2], [0.4, 0.8], "5a", [plumes(500)], { shadeVigour: 0.8 }],
   ["hakonechloa-macra", "Hakonechloa macra", "Japanese forest grass", "tuft", [0.25, 0.4, 0.6], [0.3, 0.6], [0.5, 0.9], "5b", [plumes(600)], { shadeVigour: 0.9 }],
-  ["arundo-donax", "Arundo donax", "Giant reed", "tuft", [2, 3, 4.5], [2.5, 5], [1.5, 3], "6b", [plumes(1200)], { invasive: true, leastStubM: 0.15 }],
+  ["arundo-donax", "Arundo donax", "Giant reed", "tuft", [2, 3, 4.5], [2.5, 5], [1.5, 3], "6b", [plumes(1200)], { leastStubM: 0.15 }],
   ["helictotrichon-sempervirens", "Helictotrichon sempervirens", "Blue oat grass", "tuft", [0.3, 0.5, 0.8], [0.5, 1.1], [0.5, 0.9], "4a", [plumes(150)], keepsLeaf],
   ["festuca-glauca", "Festuca glauca", "Blue fescue", "tuft", [0.12, 0.2, 0.3], [0.15, 0.4], [0.2, 0.4], "4a", [plumes(120)], keepsLeaf],
-  ["stipa-tenuissima", "Nassella tenuissima (Stipa)", "Mexican feather grass", "tuft", [0.3, 0.5, 0.7], [0.4, 0.7], [0.3, 0.6], "6b", [plumes(180)], { ...keepsLeaf, invasive: true }],
+  ["stipa-tenuissima", "Nassella tenuissima (Stipa)", "Mexican feather grass", "tuft", [0.3, 0.5, 0.7], [0.4, 0.7], [0.3, 0.6], "6b", [plumes(180)], { ...keepsLeaf }],
   ["carex-evergreen", "Carex, evergreen kinds", "Sedge", "tuft", [0.15, 0.3, 0.45], [0.2, 0.6], [0.3, 0.7], "5b", [], { ...keepsLeaf, shadeVigour: 0.9 }],
 ]);
 
