@@ -143,7 +143,8 @@ const OWN = {
   price: "price|window|timing",
   garden: "timing|schools|seen|advice",
   jobsite: "price|advice|timing",
-  advice: "price|advice|window|timing|schools|seen",
+  advice: "price|advice|window|timing|schools|seen|causes|grown",
+  craft: "causes|planning",
   plans: "planning|timing|bench",
   bench: "bench",
   outlook: "outlook",
@@ -156,7 +157,7 @@ const OWN = {
   towns: "reference/towns|docs",
 };
 /** Minutes long, or about something else: they are left to npm test. */
-const SLOW = "reference/years|yearShapes|words|docs|layers|fuzz";
+const SLOW = "reference/years|reference/towns|yearShapes|words|docs|layers|fuzz";
 function jest(dir, args) {
   const r = spawnSync(
     process.execPath,
@@ -164,7 +165,7 @@ function jest(dir, args) {
     {
       cwd: dir,
       encoding: "utf8",
-      timeout: 300_000,
+      timeout: 600_000,
       killSignal: "SIGKILL",
       env: { ...process.env, NODE_OPTIONS: "--experimental-vm-modules --disable-warning=ExperimentalWarning" },
     },
