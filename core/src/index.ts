@@ -190,12 +190,10 @@ export {
   credible,
   giveOrTake,
   growthDone,
-  heightOnDay,
   inCycle,
   isFlowers,
   plantYear,
   quantile,
-  seasonsEndHeight,
   seenYear,
   stageRanges,
   stagesOf,
@@ -248,6 +246,11 @@ export {
   volumeAbove,
   volumeByQuadrature,
   volumeOf,
+  grownTo,
+  heightAtShare,
+  heightOnDay,
+  seasonsEndHeight,
+  vigourAfterCut,
 } from "./amount/index.ts";
 export {
   type CutPlan,
@@ -266,6 +269,7 @@ export {
   workYears,
   yearOfPrices,
   yearsShown,
+  extentOf,
 } from "./price/index.ts";
 export {
   type GardenModel,
@@ -276,6 +280,7 @@ export {
   ownKind,
   plantsYear,
   withYears,
+  seasonsEndOf,
 } from "./garden/index.ts";
 export { REACH_LIMITS, WIND_ASSUMPTIONS, type WorkMinutes, windRisk } from "./jobsite/index.ts";
 export {

@@ -342,7 +342,7 @@ describe("a plant's height", () => {
     const seen = seenOn(yew.id, "2026-12-01", { heightM: 1.4 });
     const again = seenOn(yew.id, "2026-12-01", { id: "o-2", heightM: 1.2 });
     expect(on({ observations: [seen, again] }, "2026-12-05")).toBeCloseTo(1.2, 2);
-    const cut = visitOf(yew.id, "2026-12-01", 0, { cuts: [{ by: "height", fromM: 1.4, afterM: 0.9 }] as never });
+    const cut = visitOf(yew.id, "2026-12-01", 0, { cuts: [{ by: "height", beforeM: 1.4, afterM: 0.9 }] });
     expect(on({ visits: [cut] }, "2026-12-05")).toBeCloseTo(0.9, 2);
   });
 });

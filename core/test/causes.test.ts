@@ -222,7 +222,7 @@ describe("8. what was said wrong", () => {
       const c = caseOf(`Columbus | hydrangea-paniculata | ${on} | shape | | BFCW | | k`);
       const a = answerOf(c);
       const text = a.reasons.map((r) => reasonText(r, say)).join(" ");
-      if (text.includes('lose nothing'))
+      if (text.includes("lose nothing"))
         expect([on, Math.max(0, ...a.bloomLoss.map((b) => b.loss)) <= 0.02]).toEqual([on, true]);
       expect(text).not.toMatch(/has not started/);
     }
@@ -232,7 +232,7 @@ describe("8. what was said wrong", () => {
       const passes = passOrder(t, "hard-cutback").map((p) => PASS_ROWS[p].why);
       expect([
         t.id,
-        `${passes.join(" ")} ${bladeLine(t, "hard-cutback")}`.includes('third') && t.routineTask !== "hard-cutback",
+        `${passes.join(" ")} ${bladeLine(t, "hard-cutback")}`.includes("third") && t.routineTask !== "hard-cutback",
       ]).toEqual([t.id, false]);
       for (const task of TASKS)
         if (task !== t.routineTask)

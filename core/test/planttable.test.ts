@@ -55,6 +55,23 @@ describe("headings", () => {
   });
 });
 
+test("a wanted height is a wish by itself, feet and inches are read in any column", () => {
+  const sized = gardenOf([
+    plantOf("syringa-vulgaris", { id: "old", goal: { kind: "screen", heightM: 2 } }),
+    plantOf("weigela-florida", { id: "free", goal: { kind: "tidy", heightM: null } }),
+  ]);
+  const rows = taken(
+    "Id,Kind,Height (cm),Wanted height (cm)",
+    [`old,syringa-vulgaris,4'2,150`, "free,weigela-florida,160,140", ",weigela-florida,90,"],
+    sized,
+  ).plants;
+  expect(rows.map((p) => [p.heightM, p.goal.kind, p.goal.heightM])).toEqual([
+    [1.27, "screen", 1.5],
+    [1.6, "keep-size", 1.4],
+    [0.9, "routine", null],
+  ]);
+});
+
 test("form, vigour, own size and dangers go out and come in again; a danger keeps its day, a new one is of today", () => {
   const grown = {
     ...garden.plants[0]!,

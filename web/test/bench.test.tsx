@@ -90,7 +90,12 @@ describe("edits at the bench", () => {
       on: date("2026-06-10"),
       regime: "upkeep",
       amounts,
+      heightM: 2.2,
+      heightId: "o-new",
     });
+    // What is left of the drawing is left of the plant, and its plan is settled.
+    const left = after.observations.find((o) => o.id === "o-new");
+    expect(left?.heightM ?? 2.2).toBeCloseTo((2.2 * amounts.after.heightM) / amounts.before.heightM, 2);
     const visit = after.visits.find((v) => v.id === "v-new")!;
     expect(visit.cuts).toEqual([{ by: "share", share: Math.round(amounts.share * 10_000) / 10_000 }]);
     expect(after.stands.find((s) => s.id === "st")!.chosen).toBe("t1");

@@ -23,7 +23,7 @@ import {
   type WorkMinutes,
   type WildlifeCost,
 } from "../jobsite/index.ts";
-import { regimeOf, type YearOfPrices } from "../price/index.ts";
+import { regimeOf, type CutExtent, type YearOfPrices } from "../price/index.ts";
 import { type GardenModel, likelyTaxa } from "../garden/index.ts";
 import { frostRiskOn } from "./dayPrices.ts";
 import { findingsFor, remarks } from "./findings.ts";
@@ -106,7 +106,7 @@ function verdictOf(q: Question, found: readonly Finding[]): Verdict {
 }
 
 /** What a year of prices says of each coming display on a day. */
-export function lossesOn(prices: YearOfPrices, model: GardenModel, on: PlainDate): readonly BloomLoss[] {
+function lossesOn(prices: YearOfPrices, model: GardenModel, on: PlainDate): readonly BloomLoss[] {
   const { seasonYear, seasonDay } = model.season(on);
   const h = model.climate.hemisphere;
   return prices.displays.flatMap((d) => {
@@ -125,9 +125,9 @@ export function lossesOn(prices: YearOfPrices, model: GardenModel, on: PlainDate
 }
 
 /** The range of the price over years of weather, read at the day of a usual year that stands where this year's does. */
-function lossRangeOn(q: Question, depth: Share | null): readonly [Share, Share] | null {
+function lossRangeOn(q: Question, extent: CutExtent | null): readonly [Share, Share] | null {
   const shown = q.model.daysShown(q.taxon, q.task);
-  if (!shown || depth !== null || !TASK_TABLE[q.task].live) return null;
+  if (!shown || extent !== null || !TASK_TABLE[q.task].live) return null;
   if (q.kind.prices.displays.some((d) => d.accepted)) return null;
   // Years of weather know nothing of buds that were seen dead.
   if (q.kind.year.displays.some((d) => d.lostCycle !== null)) return null;
@@ -157,8 +157,14 @@ function rankedReasons(found: readonly Finding[], verdict: Verdict, extra: reado
 }
 
 /** A question for each likely kind with what was found, the strictest answer first. */
-function asked(model: GardenModel, plant: Plant, on: PlainDate, task: Task, depth: Share | null): readonly Asked[] {
-  const all = likelyTaxa(model, plant).map((taxon) => askedOf(ask(model, plant, on, task, depth, taxon)));
+function asked(
+  model: GardenModel,
+  plant: Plant,
+  on: PlainDate,
+  task: Task,
+  extent: CutExtent | null,
+): readonly Asked[] {
+  const all = likelyTaxa(model, plant).map((taxon) => askedOf(ask(model, plant, on, task, extent, taxon)));
   if (all.length === 1) return all;
   const neverFree = all.some(({ q }) => q.kind.neverFree);
   const open = openForAll(all.map(({ q }) => q.kind.open));
@@ -235,17 +241,17 @@ class Answer implements Advice {
   readonly opening: Opening | null;
   readonly standing: Standing;
   readonly #all: readonly Asked[];
-  readonly #depth: Share | null;
+  readonly #extent: CutExtent | null;
   #reasons: readonly Reason[] | undefined;
   #window: Window | null | undefined;
   #best: BestRun | null | undefined;
   #losses: readonly BloomLoss[] | undefined;
   #instead: readonly Alternative[] | undefined;
 
-  constructor(all: readonly Asked[], depth: Share | null) {
+  constructor(all: readonly Asked[], extent: CutExtent | null) {
     const { q, found, verdict } = all[0]!;
     this.#all = all;
-    this.#depth = depth;
+    this.#extent = extent;
     this.plantId = q.plant.id;
     this.taxonId = q.taxon.id;
     this.on = q.on;
@@ -288,7 +294,7 @@ class Answer implements Advice {
     return (this.#losses ??= lossesOn(q.kind.prices, q.model, q.on));
   }
   get lossRange() {
-    return lossRangeOn(this.#q, this.#depth);
+    return lossRangeOn(this.#q, this.#extent);
   }
   get frostRisk() {
     return frostRiskOn(this.#q);
@@ -348,7 +354,7 @@ class Answer implements Advice {
  * The full answer for one plant, day and task. While its kind is uncertain: the strictest of the answers for
  * the likely kinds, open only when all of them are.
  * @param task the task asked about; null for the one the plant's goal asks for
- * @param depth share that a particular cut takes; null for the task's usual one
+ * @param extent how far a particular cut goes; null for the task's usual one
  * @throws on a plant id the garden does not hold
  */
 export function adviseOn(
@@ -356,10 +362,10 @@ export function adviseOn(
   plantId: string,
   on: PlainDate,
   task: Task | null = null,
-  depth: Share | null = null,
+  extent: CutExtent | null = null,
 ): Advice {
   const plant = model.plant(plantId);
-  return new Answer(asked(model, plant, on, task ?? taskForGoal(model, plant), depth), depth);
+  return new Answer(asked(model, plant, on, task ?? taskForGoal(model, plant), extent), extent);
 }
 
 /** Answers for the whole garden on a day, or for its first so many plants, each for the task its goal asks for. */

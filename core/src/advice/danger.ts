@@ -106,7 +106,7 @@ export function danger(q: Question): readonly Finding[] {
     out.push(finding("ask-a-pro", "power-line", { distanceM: wire, limitM: LIMITS.powerLineM }, "z133"));
   if (plant.stance === "split" || (plant.stance === "leaning" && isLive(task)))
     out.push(finding("ask-a-pro", "leaning-trunk", { split: plant.stance === "split" }, "practice"));
-  if (plant.thickestStemMm !== null && plant.thickestStemMm > LIMITS.proStemMm && CUTS_STEMS.has(task))
+  if (plant.thickestStemMm !== null && plant.thickestStemMm >= LIMITS.proStemMm && CUTS_STEMS.has(task))
     out.push(
       finding("ask-a-pro", "thick-stem", { diameterMm: plant.thickestStemMm, limitMm: LIMITS.proStemMm }, "practice"),
     );

@@ -8,7 +8,8 @@ import type { Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
 import type { Days } from "../units/index.ts";
 import { isGrafted, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
-import { heightOnDay, inCycle, seasonsEndHeight } from "../phenology/index.ts";
+import { heightOf, seasonsEndOf } from "../garden/index.ts";
+import { inCycle } from "../phenology/index.ts";
 import { LOOKS_ONLY, refusalOf } from "../price/index.ts";
 import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import { ailmentFindings } from "./ailments.ts";
@@ -61,12 +62,10 @@ function goalMet(q: Question): readonly Finding[] {
   const { plant, taxon } = q;
   if (q.task === "leave") return [finding("no-need", "goal-leave", {}, "practice")];
   if (!isLive(q.task) || plant.goal.heightM === null || plant.goal.kind === "smaller") return NOTHING;
-  const h = q.model.climate.hemisphere;
-  const records = { visits: q.model.visitsOf(plant.id), observations: q.model.observationsOf(plant.id) };
-  const today = heightOnDay(plant, taxon, q.kind.year, h, records, q.on);
-  const end = seasonsEndHeight(today, taxon, q.kind.year, h, q.on);
-  const values = { heightM: today.heightM, endM: end[1], wantedM: plant.goal.heightM };
-  return end[1] <= plant.goal.heightM ? [finding("no-need", "goal-met", values, "record")] : NOTHING;
+  const { heightM } = heightOf(q.model, plant, q.on, taxon);
+  const [, endM] = seasonsEndOf(q.model, plant, q.on, taxon);
+  const values = { heightM, endM, wantedM: plant.goal.heightM };
+  return endM <= plant.goal.heightM ? [finding("no-need", "goal-met", values, "record")] : NOTHING;
 }
 
 /** A look at its health holds for the year. */

@@ -3,6 +3,7 @@ import { fitsOn, together } from "../amount/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import { VERDICT_TABLE, type Regime, type Task, type Verdict } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
+import { extentOf, type CutExtent } from "../price/index.ts";
 import { likelyTaxa, type GardenModel } from "../garden/index.ts";
 import { adviseOn, type Advice, type BloomLoss } from "./advise.ts";
 import { ask, type Question } from "./question.ts";
@@ -12,7 +13,10 @@ export interface CutProposal {
   readonly task: Task;
   /** Live growth it would take. */
   readonly share: Share;
+  /** How far it goes, where its cuts are known; else as the task usually goes for such a share. */
+  readonly extent?: CutExtent;
 }
+const extentOfCut = (cut: CutProposal): CutExtent => cut.extent ?? extentOf(cut.task, cut.share);
 
 /** What a cut of this size costs on this day; every number with its reason in `reasons`. */
 export interface PriceOfCut {
@@ -56,13 +60,13 @@ const questionOf = (model: GardenModel, { plantId, on, taxonId }: Advice, cut: C
     model.plant(plantId),
     on,
     cut.task,
-    cut.share,
+    extentOfCut(cut),
     likelyTaxa(model, model.plant(plantId)).find((t) => t.id === taxonId),
   );
 
-/** Prices a cut: its share is taken as the share of the shoots' length that goes. */
+/** Prices a cut by how far it goes. */
 export function priceOfCut(model: GardenModel, plantId: string, on: PlainDate, cut: CutProposal): PriceOfCut {
-  const advice = adviseOn(model, plantId, on, cut.task, cut.share);
+  const advice = adviseOn(model, plantId, on, cut.task, extentOfCut(cut));
   return priceFrom(questionOf(model, advice, cut), advice, cut);
 }
 
@@ -71,7 +75,7 @@ export const mayPlan = (v: Verdict): boolean => VERDICT_TABLE[v].go || v === "co
 
 /** Would this cut be planned on this day? A refusal names the day on which it fits, if there is one. */
 export function planCut(model: GardenModel, plantId: string, on: PlainDate, cut: CutProposal): PlanAnswer {
-  const advice = adviseOn(model, plantId, on, cut.task, cut.share);
+  const advice = adviseOn(model, plantId, on, cut.task, extentOfCut(cut));
   const q = questionOf(model, advice, cut);
   const price = priceFrom(q, advice, cut);
   const { cap, taken } = q.balance;

@@ -21,7 +21,7 @@ import {
 import { isGrafted, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
 import { showsGrowth } from "../phenology/index.ts";
 import type { Days, Share } from "../units/index.ts";
-import { regimeOf, type CutPlan, type KindYear } from "../price/index.ts";
+import { isUsualExtent, regimeOf, type CutExtent, type CutPlan, type KindYear } from "../price/index.ts";
 import { GOAL_TABLE } from "./goals.ts";
 import type { GardenModel, Schooling } from "../garden/index.ts";
 
@@ -67,7 +67,7 @@ const standingFor = (taxon: Taxon, s: Standing): Standing =>
 
 /**
  * Sets a question up.
- * @param depth share that a particular cut takes; null for the task's usual one
+ * @param cut how far a particular cut goes; null for the task's usual one
  * @param taxon the kind it is taken for; another than its own while that is uncertain
  */
 export function ask(
@@ -75,7 +75,7 @@ export function ask(
   plant: Plant,
   on: PlainDate,
   task: Task,
-  depth: Share | null = null,
+  cut: CutExtent | null = null,
   taxon: Taxon = model.taxonOf(plant),
 ): Question {
   const all = model.ledgerOf(plant.id);
@@ -86,11 +86,12 @@ export function ask(
   const standing = standingFor(taxon, standingOn(plant, seen, model.yearOf(taxon), h, on));
   const schooling = model.schooling(plant, taxon);
   const cap = capFor(standing, schooling.cap);
-  const reach = task === "renovate" ? schooling.renewReach : null;
+  const extent = cut !== null && isUsualExtent(task, cut) ? null : cut;
+  const reach = extent?.reach ?? (task === "renovate" ? schooling.renewReach : null);
   // Suckers from below a graft are none of the plant: they cost it no more than dead wood.
   const priced = isBelowGraft(plant, task) ? "dead-only" : task;
   const more: Partial<CutPlan> = {
-    depth,
+    depth: extent?.depth ?? null,
     reach,
     frameShiftC: schooling.frameShiftC,
     accepts: GOAL_TABLE[plant.goal.kind].accepts,

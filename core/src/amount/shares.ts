@@ -57,6 +57,18 @@ export function volumeAbove(outline: Outline, z: number): Share {
   }
 }
 
+const HALVINGS = 40;
+/** The relative height above which a share of an outline lies: the other way round of volumeAbove. // => heightAtShare("dome", 7/27) is 2/3 */
+export function heightAtShare(outline: Outline, share: Share): Share {
+  let [low, high] = [0, 1];
+  for (let i = 0; i < HALVINGS; i++) {
+    const mid = (low + high) / 2;
+    if (volumeAbove(outline, mid) > share) low = mid;
+    else high = mid;
+  }
+  return high;
+}
+
 /**
  * Share taken by slicing the top off at a height, by the outline of the habit. An estimate: the product says so.
  * @returns 0 when the plant is not shorter afterwards

@@ -4,24 +4,20 @@
  */
 import type { Taxon } from "../catalogue/index.ts";
 import { addDays, addYears, seasonDate, type PlainDate } from "../calendar/index.ts";
-import { growthToCome } from "../phenology/index.ts";
+import { grownTo, growthToCome, vigourAfterCut } from "../amount/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import { alongStem, branchTip, type Point3 } from "../stems/index.ts";
-import { clampShare, type Metres, type Share } from "../units/index.ts";
+import type { Metres, Share } from "../units/index.ts";
 import type { Amounts } from "./amounts.ts";
 import type { StemEffect } from "./effects.ts";
 
 export const REGROWTH_ASSUMPTIONS = {
   /** Shoots that wake below a heading cut: few, usual, many (Cline 1997, Wilson 2000: 1–3, seldom past 5; from memory). */
   shootsBelowCut: [1, 2, 3],
-  /** A hard cut is answered by longer shoots: so much more growth for all of the leaf gone. */
-  vigourAfterCut: 0.6,
   /** Shoots from the base for each stem that went there, where the kind breaks from old wood. */
   suckersPerStem: [1, 2, 4],
   /** Their first year's growth, of a leader's. */
   suckerGrowth: 0.9,
-  /** An uncut shoot at its mature height grows this part of a young leader's growth. */
-  growthAtMature: 0.1,
   /** Heads get larger as shoots get fewer: their size goes with this power, and no further than these bounds. */
   headPower: 0.5,
   headBounds: [0.7, 1.7],
@@ -61,29 +57,15 @@ export interface Follows {
   readonly outgrowsOn: PlainDate | null;
 }
 
-/** A leader's growth in a season from a height. */
-function seasonGrowth(taxon: Taxon, perYear: Metres, heightM: Metres): Metres {
-  const a = REGROWTH_ASSUMPTIONS;
-  const room = 1 - heightM / taxon.matureHeightM[1];
-  return perYear * Math.max(a.growthAtMature, clampShare(room * 1.5));
-}
-
 /** Height of a shoot after so many seasons; the first one has the vigour that the cut woke. */
-function grownTo(taxon: Taxon, fromM: Metres, perYear: Metres, seasons: number, vigour: number): Metres {
-  let h = fromM;
-  for (let left = seasons, first = true; left > 1e-9; left -= 1, first = false) {
-    const part = Math.min(1, left);
-    h += seasonGrowth(taxon, perYear, h) * part * (first ? vigour : 1);
-  }
-  return Math.min(Math.max(fromM, taxon.matureHeightM[1]), h);
-}
+const shootTo = (taxon: Taxon, fromM: Metres, perYear: Metres, seasons: number, vigour: number): Metres =>
+  grownTo(taxon, fromM, perYear, seasons + Math.min(1, seasons) * (vigour - 1));
 
 const regrows = (taxon: Taxon): boolean => taxon.regrowthFromLeaflessWood !== "no";
 const stands = (e: StemEffect): boolean => e.kept > 0 && e.stem.state !== "dead";
 
 /** A hard cut is answered with vigour. */
-const vigourOf = (e: StemEffect, taxon: Taxon): number =>
-  1 + (e.kept < 1 && regrows(taxon) ? REGROWTH_ASSUMPTIONS.vigourAfterCut * e.leafGone : 0);
+const vigourOf = (e: StemEffect, taxon: Taxon): number => (e.kept < 1 ? vigourAfterCut(taxon, e.leafGone) : 1);
 
 /** Lines of the old wood as it is left. */
 function oldWood(e: StemEffect, taxon: Taxon): Shoot[] {
@@ -188,11 +170,11 @@ export function shootsAt(
   if (seasons === 0) return old;
   const young = standing.flatMap((e) => {
     const from = alongStem(e.stem, e.kept, taxon).z;
-    return newWood(e, taxon, grownTo(taxon, from, usual, seasons, vigourOf(e, taxon)) - from);
+    return newWood(e, taxon, shootTo(taxon, from, usual, seasons, vigourOf(e, taxon)) - from);
   });
   if (!regrows(taxon)) return [...old, ...young];
   const gone = a.effects.filter((e) => e.kept === 0 && e.stem.state !== "dead");
-  const sucker = grownTo(taxon, 0, usual * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1);
+  const sucker = shootTo(taxon, 0, usual * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1);
   return [...old, ...young, ...fromBase(gone, taxon, sucker)];
 }
 
@@ -206,9 +188,9 @@ export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on:
   const gone = a.effects.filter((e) => e.kept === 0 && e.stem.state !== "dead");
   const suckering = gone.length > 0 && regrows(taxon);
   const heightAt = (seasons: number, perYear: Metres): Metres => {
-    let top = suckering ? grownTo(taxon, 0, perYear * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1) : 0;
+    let top = suckering ? shootTo(taxon, 0, perYear * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1) : 0;
     for (const e of standing)
-      top = Math.max(top, grownTo(taxon, alongStem(e.stem, e.kept, taxon).z, perYear, seasons, vigourOf(e, taxon)));
+      top = Math.max(top, shootTo(taxon, alongStem(e.stem, e.kept, taxon).z, perYear, seasons, vigourOf(e, taxon)));
     return top;
   };
   const [slow, usual, strong] = taxon.growthM;

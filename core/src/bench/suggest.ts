@@ -75,22 +75,29 @@ const FLOWERS_BREAK_TIES = 0.01;
 /** Stems of a pass that go: the most worth for what is left, exactly. Dead and torn wood always go. */
 function removals(pass: Pass, set: Setting, left: Share, all: number, gone: ReadonlySet<string>): readonly Stem[] {
   const { stems, plant } = set.q;
-  const wanted = stemsOf(pass, stems).filter((s) => !gone.has(s.id));
+  // Of a pair whose one stem went before, the other crosses nothing.
+  const wanted = stemsOf(
+    pass,
+    stems.filter((s) => !gone.has(s.id)),
+  );
   if (pass === "dead" || pass === "hazard") return wanted;
+  const { sapwoodMm } = set.model.taxonOf(plant);
+  const cost = (s: Stem): Share => (all === 0 ? 0 : leafWeight(s, sapwoodMm) / all);
   if (pass === "suckers") {
-    const keep = suckersToKeep(wanted.length)[1];
-    return wanted.slice(0, Math.max(0, wanted.length - keep));
+    const surplus = wanted.slice(0, Math.max(0, wanted.length - suckersToKeep(wanted.length)[1]));
+    // The weakest first, as far as the account goes.
+    let spent = 0;
+    return surplus.filter((s) => (spent += cost(s)) <= left + 1e-9);
   }
   if (pass === "oldest" && set.thirdByCount !== null) {
     const live = stems.filter((s) => s.state === "live").toSorted(oldestFirst);
     return live.filter((s) => !gone.has(s.id)).slice(0, Math.max(0, set.thirdByCount - countLive(gone, stems)));
   }
-  const { sapwoodMm } = set.model.taxonOf(plant);
   const ends = stems.reduce((n, s) => n + shootEnds(s), 0);
   const items = wanted.map((s) => ({
     // Old stems count by their thickness, faults alike; of equals the one that carries fewer flowering ends goes.
     value: (pass === "oldest" ? s.diameterMm : 1) - (FLOWERS_BREAK_TIES * shootEnds(s)) / ends,
-    cost: all === 0 ? 0 : leafWeight(s, sapwoodMm) / all,
+    cost: cost(s),
   }));
   return bestSubset(items, left).map((i) => wanted[i]!);
 }
@@ -190,7 +197,10 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
   let heightM: Suggestion["heightM"] = null;
   const passes = passesOffered(taxon, q.task, q.plant.goal.kind, advice.standing).map((pass): PassSuggestion => {
     const used = tried(set, cuts);
-    const wanted = stemsOf(pass, q.stems).filter((s) => !gone.has(s.id));
+    const wanted = stemsOf(
+      pass,
+      q.stems.filter((s) => !gone.has(s.id)),
+    );
     let mine: StemCut[] = [];
     let stays: readonly string[] = [];
     if (pass === "height") {
@@ -206,7 +216,7 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
       const go = removals(pass, set, set.budget - used, all, gone);
       mine = go.map(remove);
       for (const s of go) gone.add(s.id);
-      stays = pass === "suckers" ? [] : wanted.filter((s) => !gone.has(s.id)).map((s) => s.id);
+      stays = wanted.filter((s) => !gone.has(s.id)).map((s) => s.id);
     }
     const { fit, refused } = allowed(set, mine);
     for (const c of mine) if (!fit.includes(c) && c.cut === "remove") gone.delete(c.stemId);

@@ -1,5 +1,5 @@
 /** A try: the cuts on the drawing, asked of the plant on a day. */
-import { adviseOn, lossesOn, mayPlan, type Advice, type BloomLoss } from "../advice/index.ts";
+import { adviseOn, mayPlan, type Advice, type BloomLoss } from "../advice/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Plant, Stem, StemCut, Task } from "../model/index.ts";
@@ -29,22 +29,6 @@ export interface TryResult extends Amounts {
   readonly accepted: boolean;
 }
 
-/** Prices are worked out for shares rounded to this, so that a try of many small steps finds them worked out. */
-const GRAIN = 50;
-const grained = (x: Share): Share => Math.round(x * GRAIN) / GRAIN;
-
-/** Flowers lost on a day by cuts that reach so many shoots so deep. */
-function flowersOf(model: GardenModel, plant: Plant, on: PlainDate, task: Task, a: Amounts): readonly BloomLoss[] {
-  if (a.reach === 0) return [];
-  const taxon = model.taxonOf(plant);
-  const { prices } = model.kindsFor(plant, taxon, on).kindYear(taxon, task, {
-    depth: grained(a.depth),
-    reach: grained(a.reach),
-    frameShiftC: 0,
-  });
-  return lossesOn(prices, model, on);
-}
-
 export interface TryQuestion {
   readonly plant: Plant;
   readonly stems: readonly Stem[];
@@ -56,7 +40,8 @@ export interface TryQuestion {
 export function tryOut(model: GardenModel, { plant, stems, task, cuts }: TryQuestion, on: PlainDate): TryResult {
   const taxon = model.taxonOf(plant);
   const amounts = amountsOf(stems, cuts, taxon);
-  const advice = adviseOn(model, plant.id, on, task);
+  // Where nothing live is cut yet, the answer is that for the task.
+  const advice = adviseOn(model, plant.id, on, task, amounts.reach === 0 ? null : amounts);
   const remarks = remarksOn(
     amounts.effects,
     cuts,
@@ -81,7 +66,7 @@ export function tryOut(model: GardenModel, { plant, stems, task, cuts }: TryQues
     over,
     stemsMayGo,
     binds: amounts.removed === 0 ? null : areaFirst ? "area" : "count",
-    flowers: flowersOf(model, plant, on, task, amounts),
+    flowers: amounts.reach === 0 ? [] : advice.bloomLoss,
     remarks,
     accepted: over === 0 && !tooMany && !remarks.some(isRefusal) && (amounts.share === 0 || mayPlan(advice.verdict)),
   };

@@ -2,16 +2,10 @@
 import { schoolOption, type Catalogue, type SchoolOption, type Taxon } from "../catalogue/index.ts";
 import { dayOfYear, partsOf, seasonPoint, type PlainDate, type SeasonPoint } from "../calendar/index.ts";
 import { ahead, type Climate } from "../climate/index.ts";
-import { shareOfVisit, type LedgerEntry } from "../amount/index.ts";
+import { heightOnDay, seasonsEndHeight, shareOfVisit, type HeightEstimate, type LedgerEntry } from "../amount/index.ts";
 import type { Garden, Observation, Plant, Task, Visit } from "../model/index.ts";
-import {
-  heightOnDay,
-  seenYear,
-  yearClocks,
-  type HeightEstimate,
-  type Pace,
-  type PlantYear,
-} from "../phenology/index.ts";
+import { seenYear, yearClocks, type Pace, type PlantYear } from "../phenology/index.ts";
+import type { Metres } from "../units/index.ts";
 import { shownKey, type DaysShown } from "../price/index.ts";
 import { grouped, type Celsius } from "../units/index.ts";
 import { clockName, kindCache, yearName, type KindCache, type Kinds } from "./kinds.ts";
@@ -172,9 +166,25 @@ export function plantsYear(model: GardenModel, plant: Plant, on: PlainDate): Pla
   return model.kindsFor(plant, taxon, on).yearOf(taxon);
 }
 
-/** A plant's height on a day, from its measures and records. */
-export function heightOf(model: GardenModel, plant: Plant, on: PlainDate): HeightEstimate {
-  const taxon = model.taxonOf(plant);
+/** A plant's height on a day, from its measures, its cuts and its own year. @param taxon the kind it is taken for */
+export function heightOf(
+  model: GardenModel,
+  plant: Plant,
+  on: PlainDate,
+  taxon: Taxon = model.taxonOf(plant),
+): HeightEstimate {
   const records = { visits: model.visitsOf(plant.id), observations: model.observationsOf(plant.id) };
-  return heightOnDay(plant, taxon, model.yearOf(taxon), model.climate.hemisphere, records, on);
+  const year = model.kindsFor(plant, taxon, on).yearOf(taxon);
+  return heightOnDay(plant, taxon, year, model.climate.hemisphere, records, on);
+}
+
+/** How tall it stands when this season's growth has stopped: slow, usual and strong. */
+export function seasonsEndOf(
+  model: GardenModel,
+  plant: Plant,
+  on: PlainDate,
+  taxon: Taxon = model.taxonOf(plant),
+): readonly [Metres, Metres, Metres] {
+  const year = model.kindsFor(plant, taxon, on).yearOf(taxon);
+  return seasonsEndHeight(heightOf(model, plant, on, taxon), taxon, year, model.climate.hemisphere, on);
 }

@@ -26,16 +26,15 @@ export interface KindCache extends Kinds {
   readonly own: (name: string, base: Kinds, year: PlantYear) => Kinds;
 }
 
-/** Depths of tried cuts are priced in steps, so that a slider does not price a year for each of its places. */
-const DEPTH_STEP = 0.05;
-const stepped = (depth: Share | null): Share | null =>
-  depth === null ? null : Math.round(depth / DEPTH_STEP) * DEPTH_STEP;
+/** Tried cuts are priced in steps, so that a slider or a drag does not price a year for each of its places. */
+const STEPS = 50;
+const stepped = (part: Share | null): Share | null => (part === null ? null : Math.round(part * STEPS) / STEPS);
 
 type More = Partial<Omit<CutPlan, "task">>;
 const planned = (task: Task, more: More): CutPlan => ({
   ...usualPlan(task),
   ...more,
-  depth: stepped(more.depth ?? null),
+  ...(more.depth == null ? {} : { depth: stepped(more.depth), reach: stepped(more.reach ?? null) }),
 });
 const isUsual = (p: CutPlan): boolean =>
   p.depth === null &&

@@ -1,5 +1,4 @@
 export * from "./plantYear.ts";
-export * from "./height.ts";
 export * from "./ranges.ts";
 export * from "./pace.ts";
 export * from "./sightings.ts";

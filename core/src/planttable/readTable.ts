@@ -4,6 +4,7 @@
  */
 import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import { parseDate, type PlainDate } from "../calendar/index.ts";
+import { goalHasHeight } from "../advice/index.ts";
 import { unnamed, UNKNOWN_TAXON } from "../identify/index.ts";
 import {
   BOUNDS,
@@ -20,6 +21,7 @@ import {
   type Bed,
   type Bounds,
   type Garden,
+  type GoalKind,
   type Plant,
 } from "../model/index.ts";
 import { ok, parseLength, refused, type Issue, type Metres, type Result } from "../units/index.ts";
@@ -134,6 +136,13 @@ function kindOf(text: string, catalogue: Catalogue): Taxon | "unknown" | readonl
   return found.length === 1 ? found[0]! : found;
 }
 
+/** A wanted height is a wish by itself: where none is named the plant keeps its own, if that comes with a height. */
+function wishOf(kind: GoalKind | null, heightM: Metres | null, old: Plant["goal"] | null): Plant["goal"] {
+  if (kind !== null) return { kind, heightM };
+  if (heightM === null) return old ?? { kind: "routine", heightM: null };
+  return { kind: old !== null && goalHasHeight(old.kind) ? old.kind : "keep-size", heightM };
+}
+
 /** Opens a table for reading; headings are taken as checked. */
 export function tableReader(ctx: TableContext, headings: readonly string[], mapping: Mapping): TableReader {
   const issues: TableIssue[] = [];
@@ -184,7 +193,7 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
       const text = cell(id);
       if (text === "") return null;
       const unit = units.get(id) ?? null;
-      const m = parseLength(unit !== null && /\d$/.test(text) ? `${text} ${unit}` : text, "cm");
+      const m = parseLength(unit !== null && /^[\d.,]+$/.test(text) ? `${text} ${unit}` : text, "cm");
       const { from, to } = LENGTHS[id];
       if (m === null) fail("table-length", id, { got: text.slice(0, 40) });
       else if (m < from || m > to) fail("table-length-range", id, { got: text.slice(0, 40), from, to });
@@ -298,7 +307,7 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
         mapping.dangers === null
           ? (old?.dangers ?? [])
           : dangers.map((what) => old?.dangers.find((d) => d.what === what) ?? { what, on: ctx.today }),
-      goal: goal === null ? (old?.goal ?? { kind: "routine", heightM: wanted }) : { kind: goal, heightM: wanted },
+      goal: wishOf(goal, wanted, old?.goal ?? null),
       note: mapping.note === null ? (old?.note ?? "") : note,
     });
   }

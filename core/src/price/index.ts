@@ -1,4 +1,5 @@
 export { PRICE_ASSUMPTIONS } from "./assumptions.ts";
+export { extentOf, isUsualExtent, type CutExtent } from "./extent.ts";
 export { usualPlan, type Accepts, type CutPlan, type DisplayPrices } from "./displays.ts";
 export * from "./kind.ts";
 export { overLimit, shootsHard, type LimitName } from "./limits.ts";

@@ -11,23 +11,26 @@ const PER_UNIT: Readonly<Record<string, number>> = {
   "'": inches(12),
 };
 const ONE = /(\d+(?:[.,]\d+)?)\s*(mm|cm|m|in|ft|"|')?/gy;
+/** A bare number behind a larger unit is of the next smaller one: 4'2 and 1 m 20. */
+const BEHIND: Readonly<Record<string, string>> = { ft: "in", "'": "in", m: "cm" };
 
 /**
- * Reads "1.2 m", "120 cm", "4 ft 2 in", "48 in" or a bare number in the given unit.
- * @returns metres, or null when it is not a length. // => parseLength("4 ft 2 in", "cm") is 1.27
+ * Reads "1.2 m", "120 cm", "4 ft 2 in", "4'2", "48 in" or a bare number in the given unit.
+ * @returns metres, or null when it is not one length. // => parseLength("4 ft 2 in", "cm") is 1.27
  */
 export function parseLength(text: string, bare: "cm" | "in"): Metres | null {
   const rest = text.trim().toLowerCase().replace(/″|”/g, '"').replace(/′|’/g, "'");
   if (rest === "") return null;
-  ONE.lastIndex = 0;
-  let metres = 0;
-  let at = 0;
+  let [metres, at, last]: [number, number, string | null] = [0, 0, null];
   while (at < rest.length) {
     ONE.lastIndex = at;
     const m = ONE.exec(rest);
     if (!m) return null;
-    metres += Number(m[1]!.replace(",", ".")) * PER_UNIT[m[2] ?? bare]!;
-    at = ONE.lastIndex;
+    const unit: string | undefined = m[2] ?? (last === null ? bare : BEHIND[last]);
+    // Two lengths behind each other are not one: its parts get smaller.
+    if (unit === undefined || (last !== null && PER_UNIT[unit]! >= PER_UNIT[last]!)) return null;
+    metres += Number(m[1]!.replace(",", ".")) * PER_UNIT[unit]!;
+    [at, last] = [ONE.lastIndex, unit];
     while (rest[at] === " ") at++;
   }
   return Math.round(metres * 1e4) / 1e4;

@@ -159,6 +159,8 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
         on: day,
         regime: regimeOf(taxon, task),
         amounts: result,
+        heightM: heightOf(model, plant, day).heightM,
+        heightId: newId(),
       }),
     );
     setProposal(null);

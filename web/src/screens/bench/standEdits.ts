@@ -4,6 +4,8 @@ import {
   MOST,
   type Amounts,
   type Garden,
+  type Metres,
+  type Observation,
   type PlainDate,
   type Regime,
   type Stand,
@@ -14,6 +16,7 @@ import {
   type Try,
   type Visit,
 } from "@wren/core";
+import { withVisit } from "../../state/edits.ts";
 
 /** The stems as they were last recorded. */
 export const standOf = (g: Garden, plantId: string): Stand | null =>
@@ -101,12 +104,18 @@ export function stemsAfter(stems: readonly Stem[], cuts: readonly StemCut[], tax
   }));
 }
 
+/** A plant that lost less of its height stands as tall as it was. */
+const SAME_HEIGHT = 0.97;
+
 interface Done {
   readonly visitId: string;
   readonly standId: string;
   readonly on: PlainDate;
   readonly regime: Regime;
   readonly amounts: Amounts;
+  /** How tall the plant stood before it, and the id of the entry that tells how tall it was left. */
+  readonly heightM: Metres;
+  readonly heightId: string;
 }
 /** The try was carried out: a visit is recorded, and the stems are those that are left. */
 export function carriedOut(g: Garden, stand: Stand, t: Try, taxon: Taxon, done: Done): Garden {
@@ -124,10 +133,28 @@ export function carriedOut(g: Garden, stand: Stand, t: Try, taxon: Taxon, done: 
     note: "",
     trialUntil: null,
   };
+  // What was left of the drawing is left of the plant, which may be measured a little higher or lower than it.
+  const part = a.before.heightM > 0 ? a.after.heightM / a.before.heightM : 1;
+  const lower = part < SAME_HEIGHT && a.after.heightM > 0;
+  const measured: Observation = {
+    id: done.heightId,
+    plantId: stand.plantId,
+    on: done.on,
+    kind: "height",
+    heightM: Math.max(0.02, round(done.heightM * part, 3)),
+    note: "",
+    where: null,
+    lookedFor: null,
+  };
   // Recorded for a day before the stems were counted, what is left still is the newest that is known.
   const countedOn = done.on < stand.on ? stand.on : done.on;
   const left = newStand(done.standId, stand.plantId, countedOn, stemsAfter(stand.stems, t.cuts, taxon));
   const same = stand.on === countedOn ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
   const settled = same.map((s) => (s.id === stand.id ? { ...s, chosen: t.id } : s));
-  return { ...g, visits: [...g.visits, visit], stands: [...settled, left] };
+  const recorded = withVisit(g, visit);
+  return {
+    ...recorded,
+    observations: lower ? [...recorded.observations, measured] : recorded.observations,
+    stands: [...settled, left],
+  };
 }

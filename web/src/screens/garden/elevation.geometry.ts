@@ -1,5 +1,5 @@
 /** Numbers of a bed's elevation: one scale for all beds, so that heights compare. */
-import { heightOf, seasonsEndHeight, type GardenModel, type Metres, type PlainDate, type Plant } from "@wren/core";
+import { heightOf, seasonsEndOf, type GardenModel, type Metres, type PlainDate, type Plant } from "@wren/core";
 
 export interface Standing {
   readonly plant: Plant;
@@ -13,12 +13,9 @@ export function standingIn(model: GardenModel, plants: readonly Plant[], on: Pla
   return plants
     .toSorted((a, b) => a.alongM - b.alongM)
     .map((plant) => {
-      const taxon = model.taxonOf(plant);
-      const year = model.yearOf(taxon);
-      const h = model.climate.hemisphere;
-      const today = heightOf(model, plant, on);
-      const [, end] = seasonsEndHeight(today, taxon, year, h, on);
-      return { plant, heightM: today.heightM, endM: end, wantedM: plant.goal.heightM };
+      const { heightM } = heightOf(model, plant, on);
+      const [, endM] = seasonsEndOf(model, plant, on);
+      return { plant, heightM, endM, wantedM: plant.goal.heightM };
     });
 }
 

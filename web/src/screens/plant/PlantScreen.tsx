@@ -9,8 +9,7 @@ import {
   kindYearFor,
   LIMITS,
   rowOf,
-  seasonPoint,
-  seasonsEndHeight,
+  seasonsEndOf,
   TASK_TABLE,
   type Plant,
   type Task,
@@ -49,10 +48,8 @@ function Head({ plant }: { readonly plant: Plant }) {
   const { on } = useDay();
   const say = useVoice();
   const taxon = model.taxonOf(plant);
-  const year = model.yearOf(taxon);
-  const h = model.climate.hemisphere;
   const height = heightOf(model, plant, on);
-  const [low, , high] = seasonsEndHeight(height, taxon, year, h, on);
+  const [low, , high] = seasonsEndOf(model, plant, on);
   const facts = [
     `${say.length(height.heightM)} tall, ${say.length(plant.widthM)} wide`,
     `${say.length(low)} to ${say.length(high)} by the end of the season`,
@@ -69,7 +66,7 @@ function Head({ plant }: { readonly plant: Plant }) {
     <Box sx={{ display: "flex", gap: 2, alignItems: "flex-end" }}>
       <PlantThumb
         taxon={taxon}
-        {...lookOn(taxon, plantsYear(model, plant, on), seasonPoint(on, h).seasonDay)}
+        {...lookOn(taxon, plantsYear(model, plant, on), model.season(on).seasonDay)}
         seed={plant.id}
         scale={60}
         widthM={plant.widthM}

@@ -1,0 +1,141 @@
+/** A plant's height over time: its measures, what cuts left of it, and what has grown since; one timeline for all who ask. */
+import type { Taxon } from "../catalogue/index.ts";
+import { seasonPoint, turnsBy, YEAR_DAYS, type Hemisphere, type PlainDate } from "../calendar/index.ts";
+import { TASK_TABLE, type Observation, type Plant, type Visit } from "../model/index.ts";
+import { growthDone, type PlantYear } from "../phenology/index.ts";
+import { clampShare, type Metres, type Share } from "../units/index.ts";
+import { outlineOf, shareOfVisit } from "./cutShare.ts";
+import { heightAtShare } from "./shares.ts";
+
+export interface HeightEstimate {
+  readonly heightM: Metres;
+  /** For slow and for strong growth since the measure. */
+  readonly rangeM: readonly [Metres, Metres];
+  /** The day of the last measure, or of the last cut whose height was reckoned. */
+  readonly measuredOn: PlainDate;
+}
+
+/** The kind's growth law: so much a season until it stands at its mature height; no taller unless it was measured so. */
+export const grownTo = (taxon: Pick<Taxon, "matureHeightM">, fromM: Metres, perYear: Metres, seasons: number): Metres =>
+  Math.max(fromM, Math.min(taxon.matureHeightM[1], fromM + perYear * seasons));
+
+/** Ours; that hard cuts are answered by long shoots is common practice, the measure of it is not published. */
+const VIGOUR = { fromShare: 1 / 3, most: 0.6 } as const;
+/**
+ * So many times its usual growth a plant makes in the season after a cut: more after a hard one. What is cut down every
+ * year makes its usual growth, which was measured on plants so treated. // => 1 for a third, 1.6 for all of it
+ */
+export function vigourAfterCut(taxon: Pick<Taxon, "regimes" | "regrowthFromLeaflessWood">, share: Share): number {
+  if (taxon.regimes.includes("cutback") || taxon.regrowthFromLeaflessWood === "no") return 1;
+  return 1 + VIGOUR.most * clampShare((share - VIGOUR.fromShare) / (1 - VIGOUR.fromShare));
+}
+
+/** What is known of a day: heights that were measured, and what was cut. */
+interface Day {
+  readonly on: PlainDate;
+  readonly measured: Metres[];
+  readonly visits: Visit[];
+}
+
+function daysOf(plant: Plant, visits: readonly Visit[], seen: readonly Observation[]): readonly Day[] {
+  const days = new Map<PlainDate, Day>();
+  const at = (on: PlainDate): Day => {
+    let day = days.get(on);
+    if (!day) days.set(on, (day = { on, measured: [], visits: [] }));
+    return day;
+  };
+  at(plant.heightOn).measured.push(plant.heightM);
+  for (const o of seen) if (o.plantId === plant.id && o.heightM !== null) at(o.on).measured.push(o.heightM);
+  for (const v of visits) if (v.plantId === plant.id && (leftBy(v) !== null || lowers(v))) at(v.on).visits.push(v);
+  return [...days.values()].sort((a, b) => (a.on < b.on ? -1 : 1));
+}
+
+/** The height that was written down as left by a visit; null where none was. */
+const leftBy = (v: Visit): Metres | null => v.cuts.findLast((c) => c.by === "height")?.afterM ?? null;
+/** Does a visit of its task take the top off the whole plant? Single stems taken at the ground leave it as tall. */
+const TOP_OFF_DEPTH: Share = 0.5;
+function lowers(v: Visit): boolean {
+  const { reach, depth } = TASK_TABLE[v.task];
+  return reach === 1 && depth >= TOP_OFF_DEPTH && v.cuts.some((c) => c.by === "share" && c.share > 0);
+}
+
+/** Lower than this part of what stood before, a measure of the day of a cut is taken as made after it. */
+const SAME_HEIGHT: Share = 0.95;
+
+/** The height at the end of a day on which something is known. */
+function endOf({ measured, visits }: Day, before: Metres | null, taxon: Taxon): Metres {
+  const last = measured.at(-1) ?? before ?? 0;
+  if (visits.length === 0) return last;
+  const written = visits.flatMap((v) => leftBy(v) ?? []).at(-1);
+  const top = Math.max(last, before ?? 0, ...measured);
+  const low = Math.min(...measured, written ?? Infinity);
+  if (low < top * SAME_HEIGHT) return low;
+  if (written !== undefined) return written;
+  const stub = taxon.leastStubM ?? 0;
+  return visits.reduce((h, v) => {
+    const z = heightAtShare(outlineOf(taxon), shareOfVisit(v, taxon));
+    return Math.min(h, Math.max(stub, h * z));
+  }, top);
+}
+
+/** Seasons' growth gained up to a date, as a running number: whole years plus the part of this one. */
+function growthClock(year: PlantYear, h: Hemisphere, on: PlainDate): number {
+  const { seasonYear, seasonDay } = seasonPoint(on, h);
+  const turns = turnsBy(seasonDay - year.wakes.day);
+  return seasonYear + turns + growthDone(year, seasonDay - turns * YEAR_DAYS);
+}
+
+const LEAST_M: Metres = 0.02;
+
+/** Height on a day: what is there grows on, never past the kind's mature height unless it was measured taller. */
+export function heightOnDay(
+  plant: Plant,
+  taxon: Taxon,
+  year: PlantYear,
+  h: Hemisphere,
+  records: { readonly visits: readonly Visit[]; readonly observations: readonly Observation[] },
+  on: PlainDate,
+): HeightEstimate {
+  const all = daysOf(plant, records.visits, records.observations);
+  // A measure made later than the day asked about serves when there is no earlier one.
+  const known = all.filter((d) => d.on <= on);
+  const days = known.some((d) => d.measured.length > 0 || d.visits.some((v) => leftBy(v) !== null))
+    ? known
+    : all.slice(0, all.findIndex((d) => d.measured.length > 0) + 1);
+  let at = { on: days[0]?.on ?? plant.heightOn, heightM: plant.heightM, vigour: 1 };
+  const grow = (to: PlainDate, perYear: Metres): Metres => {
+    const seasons = Math.max(0, growthClock(year, h, to) - growthClock(year, h, at.on));
+    // The vigour that a cut woke is gone after a season.
+    const counted = seasons + Math.min(1, seasons) * (at.vigour - 1);
+    return Math.max(LEAST_M, grownTo(taxon, at.heightM, perYear, counted));
+  };
+  for (const [i, day] of days.entries()) {
+    const heightM = endOf(day, i === 0 ? null : grow(day.on, taxon.growthM[1]), taxon);
+    const cut = Math.max(0, ...day.visits.map((v) => shareOfVisit(v, taxon)));
+    at = { on: day.on, heightM, vigour: vigourAfterCut(taxon, cut) };
+  }
+  const [slow, usual, strong] = taxon.growthM;
+  return { heightM: grow(on, usual), rangeM: [grow(on, slow), grow(on, strong)], measuredOn: at.on };
+}
+
+/** Part of a season's growth still to come before it stops; after it has stopped, the whole of the next. */
+export function growthToCome(year: PlantYear, h: Hemisphere, on: PlainDate): Share {
+  const { seasonDay } = seasonPoint(on, h);
+  const turns = turnsBy(seasonDay - year.wakes.day);
+  const done = growthDone(year, seasonDay - turns * YEAR_DAYS);
+  return done >= 1 ? 1 : 1 - done;
+}
+
+/** Height at the end of this season's growth, from a day's estimate. */
+export function seasonsEndHeight(
+  today: HeightEstimate,
+  taxon: Taxon,
+  year: PlantYear,
+  h: Hemisphere,
+  on: PlainDate,
+): readonly [Metres, Metres, Metres] {
+  const toCome = growthToCome(year, h, on);
+  const [slow, usual, strong] = taxon.growthM;
+  const at = (g: number): Metres => grownTo(taxon, today.heightM, g, toCome);
+  return [at(slow), at(usual), at(strong)];
+}

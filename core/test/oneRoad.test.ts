@@ -1,0 +1,157 @@
+/** One road for a cut, one timeline for a height: asked on the page, the bench or the command line, it is the same number. */
+import { describe, expect, test } from "@jest/globals";
+import {
+  adviseOn,
+  amountsOf,
+  CATALOGUE,
+  date,
+  demoGarden,
+  extentOf,
+  grownTo,
+  heightAtShare,
+  heightOf,
+  openGarden,
+  plainStem,
+  planCut,
+  priceOfCut,
+  suggest,
+  TASK_TABLE,
+  TASKS,
+  tryOut,
+  vigourAfterCut,
+  volumeAbove,
+  type Stem,
+  type StemCut,
+} from "@wren/core";
+import { modelOf, plantOf, seenOn, visitOf } from "./support.ts";
+
+const LILAC = CATALOGUE.byId("syringa-vulgaris")!;
+
+describe("a cut is priced by one plan", () => {
+  test("the usual share of a task is its usual cut", () => {
+    const m = modelOf([plantOf("syringa-vulgaris"), plantOf("hydrangea-paniculata")]);
+    for (const p of m.garden.plants)
+      for (const task of TASKS)
+        for (const on of ["2026-03-10", "2026-07-20", "2026-10-05"]) {
+          const share = TASK_TABLE[task].usualShare;
+          const usual = adviseOn(m, p.id, date(on), task);
+          expect([p.id, task, on, priceOfCut(m, p.id, date(on), { task, share }).bloomLoss]).toEqual([
+            p.id,
+            task,
+            on,
+            usual.bloomLoss,
+          ]);
+        }
+  });
+  // A fifth of the shoots, whole, is a fifth of their flowers; a tenth is a tenth (arithmetic).
+  test.each([
+    [0.2, 0.2],
+    [0.1, 0.1],
+    [0.3, 0.3],
+  ])("thinned by %d: %d of the flowers in bud", (share, loss) => {
+    const m = modelOf([plantOf("syringa-vulgaris")]);
+    const { bloomLoss } = priceOfCut(m, "syringa-vulgaris", date("2026-03-10"), { task: "thin", share });
+    expect(bloomLoss[0]!.loss).toBeCloseTo(loss, 2);
+    expect(extentOf("thin", share)).toMatchObject({ depth: 1 });
+  });
+  test("the bench answers for the cuts on it, not for the task's usual ones, and a plan of them says the same", () => {
+    const plant = plantOf("syringa-vulgaris");
+    const m = modelOf([plant]);
+    const stems = Array.from({ length: 10 }, (_, i): Stem => ({ ...plainStem(`s${i}`, 20, 1.6), turnDeg: i * 36 }));
+    const on = date("2026-03-10");
+    const tried = (cuts: readonly StemCut[]) => tryOut(m, { plant, stems, task: "shape", cuts }, on);
+    expect(adviseOn(m, plant.id, on, "shape").verdict).toBe("costs-flowers");
+    const nick = tried([{ cut: "head", stemId: "s1", keptM: 1.57 }]);
+    expect(["best", "fine"]).toContain(nick.advice.verdict);
+    const half = tried(stems.slice(0, 5).map((s) => ({ cut: "remove", stemId: s.id })));
+    expect(half.advice.verdict).toBe("costs-flowers");
+    const plan = planCut(m, plant.id, on, { task: "shape", share: half.share, extent: half });
+    expect(plan.bloomLoss).toEqual(half.flowers);
+    expect(plan.takenAfter).toBeCloseTo(half.takenAfter, 9);
+  });
+  test("of a crossing pair one stem goes, also when the other went for its age", () => {
+    const plant = plantOf("syringa-vulgaris");
+    const m = modelOf([plant]);
+    const stems = Array.from({ length: 12 }, (_, i): Stem => ({
+      ...plainStem(`s${i}`, i === 0 ? 60 : 18, 1.6),
+      turnDeg: i * 30,
+      crosses: i === 0 ? "s1" : i === 1 ? "s0" : null,
+    }));
+    const { cuts } = suggest(m, { plant, stems, task: "thin" }, date("2026-06-10"));
+    expect(cuts.filter((c) => "stemId" in c && (c.stemId === "s0" || c.stemId === "s1"))).toHaveLength(1);
+  });
+  test("no proposal goes past what the try allows, suckers neither", () => {
+    const plant = plantOf("syringa-vulgaris");
+    const m = modelOf([plant], { visits: [visitOf(plant.id, "2026-04-01", 0.2)] });
+    const stems = Array.from({ length: 30 }, (_, i): Stem => ({
+      ...plainStem(`s${i}`, 8 + (i % 5), 1.2),
+      turnDeg: i * 12,
+    }));
+    const { cuts } = suggest(m, { plant, stems, task: "thin-suckers" }, date("2026-06-10"));
+    expect(tryOut(m, { plant, stems, task: "thin-suckers", cuts }, date("2026-06-10")).over).toBe(0);
+    expect(amountsOf(stems, cuts, LILAC).removed).toBeGreaterThan(0);
+  });
+});
+
+describe("one timeline of a height", () => {
+  const at = (
+    id: string,
+    on: string,
+    records: { visits?: ReturnType<typeof visitOf>[]; observations?: ReturnType<typeof seenOn>[] } = {},
+  ): number => {
+    const m = modelOf([plantOf(id, { heightM: 2 })], records);
+    return heightOf(m, m.plant(id), date(on)).heightM;
+  };
+  const hard = (id: string, share: number) =>
+    visitOf(id, "2026-02-10", share, { task: "hard-cutback", regime: "renewal" });
+  test("a cutback written down by its share leaves the plant lower, never under its stub; stems thinned out leave it as tall", () => {
+    // An upright plant is reckoned a column: a fifth of it is left of four fifths taken.
+    expect(at("syringa-vulgaris", "2026-02-11", { visits: [hard("syringa-vulgaris", 0.8)] })).toBeCloseTo(0.4, 2);
+    expect(at("syringa-vulgaris", "2026-02-11", { visits: [hard("syringa-vulgaris", 0.99)] })).toBeCloseTo(
+      LILAC.leastStubM!,
+      2,
+    );
+    const thinned = visitOf("syringa-vulgaris", "2026-02-10", 0.3, { task: "thin" });
+    expect(at("syringa-vulgaris", "2026-02-11", { visits: [thinned] })).toBeCloseTo(2, 2);
+  });
+  test.each([
+    ["measured after the cut", [0.52], 0.52],
+    ["measured before it", [2.05], 0.41],
+    ["before and after", [2, 0.6], 0.6],
+  ])("on the day of a cut, %s: %j", (_, measures, left) => {
+    const observations = measures.map((heightM, i) =>
+      seenOn("syringa-vulgaris", "2026-02-10", { id: `o-${i}`, kind: "height", heightM }),
+    );
+    expect(at("syringa-vulgaris", "2026-02-11", { visits: [hard("syringa-vulgaris", 0.8)], observations })).toBeCloseTo(
+      left,
+      2,
+    );
+  });
+  test("a hard cut is answered with vigour for a season; a third is not, nor what is cut down every year", () => {
+    expect([vigourAfterCut(LILAC, 1 / 3), vigourAfterCut(LILAC, 1)]).toEqual([1, 1.6]);
+    expect(vigourAfterCut(CATALOGUE.byId("buddleja-davidii")!, 1)).toBe(1);
+    const grown = at("syringa-vulgaris", "2027-01-15", { visits: [hard("syringa-vulgaris", 0.8)] });
+    expect(grown - 0.4).toBeCloseTo(LILAC.growthM[1] * vigourAfterCut(LILAC, 0.8), 2);
+  });
+  test("nothing outgrows its kind, and what was measured taller stays so", () => {
+    expect(grownTo(LILAC, 4.9, 0.4, 3)).toBe(LILAC.matureHeightM[1]);
+    expect(grownTo(LILAC, 7, 0.4, 3)).toBe(7);
+  });
+  test.each(["dome", "cone", "column", "vase"] as const)(
+    "%s: the height over a share is the share over the height",
+    (outline) => {
+      for (const z of [0.05, 0.3, 0.5, 0.8, 0.97])
+        expect(heightAtShare(outline, volumeAbove(outline, z))).toBeCloseTo(z, 6);
+    },
+  );
+  test("the demo garden's plants stand as tall on every screen's own question", () => {
+    const m = openGarden(demoGarden(date("2026-06-10")), CATALOGUE);
+    for (const p of m.garden.plants) {
+      const met = adviseOn(m, p.id, date("2026-06-10"), "shape").reasons.find((r) => r.code === "goal-met");
+      if (met)
+        expect((met.values as { heightM: number }).heightM).toBe(
+          heightOf(m, p, date("2026-06-10"), m.taxonOf(p)).heightM,
+        );
+    }
+  });
+});
