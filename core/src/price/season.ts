@@ -142,7 +142,7 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
 function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  if (!taxon.outline || taxon.leaf !== "evergreen" || !BARES_LEAVES.has(plan.task)) return out;
+  if (!clippedOver(taxon) || taxon.leaf !== "evergreen" || !BARES_LEAVES.has(plan.task)) return out;
   const odds = c.frost(a.scorchC);
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
@@ -152,6 +152,8 @@ function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked:
     }
   return out;
 }
+/** Hedges and clipped shapes, and the low evergreens that are sheared after bloom. */
+const clippedOver = (t: Taxon): boolean => t.outline || t.group === "subshrub";
 /** Trims along the outline lay open leaves that have never seen sun or frost. */
 const BARES_LEAVES: ReadonlySet<Task> = new Set(["shear", "tip"]);
 

@@ -16,6 +16,8 @@ const LOW_M = { wind: 1.2, skirt: 0.8 } as const;
 const NEEDS: Partial<Record<Task, Need>> = {
   tip: { fits: woody, otherwise: "grass-all-or-nothing" },
   thin: { fits: woody, otherwise: "grass-all-or-nothing" },
+  // Perennials may be sheared over; a grass cut in growth shows its stump for the year.
+  shear: { fits: (t) => t.group !== "grass", otherwise: "grass-all-or-nothing" },
   candle: { fits: (t) => t.headOnlyWhileSoft, otherwise: "no-candles" },
   lift: { fits: (t) => woody(t) && t.matureHeightM[1] > LOW_M.skirt, otherwise: "no-skirt" },
   "thin-suckers": {
