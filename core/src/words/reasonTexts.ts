@@ -107,12 +107,15 @@ const TEXTS: Texts = {
   "thick-stem": (v) =>
     `A stem of ${Math.round(v.diameterMm)} mm is past ${v.limitMm} mm: it is heavier than it looks. Call a licensed arborist.`,
   "large-leaved": (v) => `${v.taxon} has large leaves: shears slice them and the cut halves go brown. Use single cuts.`,
-  "old-wood-stays-bare": (v) => `${v.taxon} does not shoot from old wood: cut past the leaves and it stays bare. Shorten it inside the green each year; one that is too large is replaced.`,
-  "bare-wood-stays-bare": (v) => `${v.taxon} does not grow back from leafless wood: the hole stays. Stay inside the green, or take a branch back to a green side branch.`,
+  "old-wood-stays-bare": (v) =>
+    `${v.taxon} does not shoot from old wood: cut past the leaves and it stays bare. Shorten it inside the green each year; one that is too large is replaced.`,
+  "bare-wood-stays-bare": (v) =>
+    `${v.taxon} does not grow back from leafless wood: the hole stays. Stay inside the green, or take a branch back to a green side branch.`,
   "needles-cut-brown": (v) =>
     `Shears cut the needles of ${v.taxon} in half and the ends go brown. Shorten single candles.`,
   "grass-all-or-nothing": (v) => `${v.taxon} is cut once, to the ground: a trim leaves a brown stump of blades.`,
-  "no-such-regime": (v) => `${v.task} is wrong for ${v.taxon}: it does not rebuild from a low framework. Thin it: a few whole branches to their origin each year.`,
+  "no-such-regime": (v) =>
+    `${v.task} is wrong for ${v.taxon}: it does not rebuild from a low framework. Thin it: a few whole branches to their origin each year.`,
   "no-candles": (v) =>
     `${v.taxon} has no candles: that is for pines, spruces and their like, while the new shoots are soft.`,
   "no-skirt": (v) => `${v.taxon} has no skirt to lift: it is low by nature.`,
