@@ -37,7 +37,10 @@ test("keys: search, step, today, list, undo", async ({ app, page }) => {
   // What closes gives the focus back, and would take it from the search.
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
   await page.keyboard.press("/");
+  await expect(page.getByRole("combobox", { name: "Find a plant" })).toBeFocused();
   await page.keyboard.type("butterfly");
+  // Nobody chooses from a list before it is there.
+  await expect(page.getByRole("option", { name: /Butterfly bush/ }).first()).toBeVisible();
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("Enter");
   await expect(app.heading("Butterfly bush under the lamp")).toBeVisible();

@@ -1,5 +1,5 @@
 /** The field plants are found in: a plain one until it is reached for, then, in its place, the one with suggestions. */
-import { useEffect, useState, type ComponentType, type RefObject } from "react";
+import { useLayoutEffect, useState, type ComponentType, type RefObject } from "react";
 import type { SearchProps } from "./Search.tsx";
 
 /** The fetched field, and whether the plain one had the focus when it came. */
@@ -39,6 +39,7 @@ export function SearchBox({ inputRef }: { readonly inputRef: RefObject<HTMLInput
 
 /** The field that took the other's place takes its focus too. */
 function Focus({ field }: { readonly field: RefObject<HTMLInputElement | null> }) {
-  useEffect(() => field.current?.focus(), [field]);
+  // Before the next key can fall between the two.
+  useLayoutEffect(() => field.current?.focus(), [field]);
   return null;
 }
