@@ -270,6 +270,7 @@ export {
   yearOfPrices,
   yearsShown,
   extentOf,
+  YEARS_COUNT,
 } from "./price/index.ts";
 export {
   type GardenModel,
