@@ -327,6 +327,7 @@ export {
   passesOffered,
   toolFor,
   toolsFor,
+  cautionsOfKind,
 } from "./craft/index.ts";
 export {
   type ChainId,

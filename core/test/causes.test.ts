@@ -32,7 +32,7 @@ import {
   type Task,
 } from "@wren/core";
 import { answerOf, caseOf, isAccepted } from "./reference/cases.ts";
-import { modelOf, PLACES, plantOf, visitOf } from "./support.ts";
+import { healthOf, modelOf, PLACES, plantOf, visitOf } from "./support.ts";
 
 const say = voiceOf("metric");
 const taxon = (id: string) => CATALOGUE.byId(id)!;
@@ -172,17 +172,7 @@ describe("4. a school that is chosen changes an answer", () => {
 });
 
 describe("6. leave be, and what a missed window still offers", () => {
-  const looked = {
-    on: date("2026-05-20"),
-    scratch: "green",
-    growth: "everywhere",
-    deadShare: 0,
-    frost: false,
-    disease: false,
-    drought: false,
-    weak: false,
-    sparseFoot: false,
-  } as const;
+  const looked = healthOf("2026-05-20");
   const answer = (more: Partial<Plant>) =>
     adviseOn(modelOf([plantOf("magnolia-soulangeana", more)]), "magnolia-soulangeana", date("2026-06-20"), "shape");
   test("a well-formed plant that was looked at needs nothing, and it says what was looked at", () => {
@@ -282,17 +272,7 @@ describe("9. craft and aftercare", () => {
     cautionsFor(plantOf(id, more), taxon(id), task, 1)
       .map((c) => CAUTION_TEXTS[c])
       .join(" ");
-  const sick = {
-    on: date("2026-05-01"),
-    scratch: "green",
-    growth: "everywhere",
-    deadShare: 0,
-    frost: false,
-    disease: true,
-    drought: false,
-    weak: false,
-    sparseFoot: false,
-  } as const;
+  const sick = healthOf("2026-05-01", { disease: true });
   test("disinfecting: fresh, never mixed; a laboratory for what cannot be named; both hands on a trimmer", () => {
     expect(cautions("buxus-sempervirens", "shear", { health: sick })).toMatch(/made fresh.*Never mix.*laboratory/s);
     expect(cautions("buxus-sempervirens", "shear")).toMatch(/both hands/);
@@ -348,7 +328,7 @@ describe("9. craft and aftercare", () => {
     expect([...CARE_CODES].filter((c) => !seen.has(c))).toEqual([]);
   });
   test("foot first only where bare wood answers", () => {
-    const health = { ...sick, disease: false, sparseFoot: true } as const;
+    const health = { ...sick, disease: false, sparseFoot: true };
     const codes = (id: string) => {
       const m = modelOf([plantOf(id, { health, goal: { kind: "fuller", heightM: null } })]);
       return adviseOn(m, id, date("2026-06-20"), "shape").reasons.map((r) => r.code);

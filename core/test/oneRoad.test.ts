@@ -14,6 +14,7 @@ import {
   plainStem,
   planCut,
   priceOfCut,
+  seasonsEndOf,
   suggest,
   TASK_TABLE,
   TASKS,
@@ -132,6 +133,15 @@ describe("one timeline of a height", () => {
     expect(vigourAfterCut(CATALOGUE.byId("buddleja-davidii")!, 1)).toBe(1);
     const grown = at("syringa-vulgaris", "2027-01-15", { visits: [hard("syringa-vulgaris", 0.8)] });
     expect(grown - 0.4).toBeCloseTo(LILAC.growthM[1] * vigourAfterCut(LILAC, 0.8), 2);
+  });
+  test("what is foretold for the season's end is what stands there then", () => {
+    const visits = [hard("syringa-vulgaris", 0.8)];
+    const m = modelOf([plantOf("syringa-vulgaris", { heightM: 2 })], { visits });
+    for (const on of ["2026-02-20", "2026-05-20", "2026-07-01"])
+      expect([on, seasonsEndOf(m, m.plant("syringa-vulgaris"), date(on))[1]]).toEqual([
+        on,
+        expect.closeTo(at("syringa-vulgaris", "2026-12-01", { visits }), 6),
+      ]);
   });
   test("nothing outgrows its kind, and what was measured taller stays so", () => {
     expect(grownTo(LILAC, 4.9, 0.4, 3)).toBe(LILAC.matureHeightM[1]);

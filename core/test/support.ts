@@ -12,6 +12,7 @@ import {
   UNSURVEYED_PLANT,
   type Garden,
   type GardenModel,
+  type Health,
   type KindCache,
   type Observation,
   type Place,
@@ -84,6 +85,20 @@ export const plantOf = (taxonId: string, more: Partial<Plant> = {}): Plant => ({
   thickestStemMm: null,
   note: "",
   ...UNSURVEYED_PLANT,
+  ...more,
+});
+
+/** A look at the health that found nothing wrong. */
+export const healthOf = (on: string, more: Partial<Health> = {}): Health => ({
+  on: date(on),
+  scratch: "green",
+  growth: "everywhere",
+  deadShare: 0,
+  frost: false,
+  disease: false,
+  drought: false,
+  weak: false,
+  sparseFoot: false,
   ...more,
 });
 

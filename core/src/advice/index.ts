@@ -1,5 +1,5 @@
 export * from "./advise.ts";
-export { kindYearFor, nextDormancy } from "./question.ts";
+export { isHard, kindYearFor, nextDormancy } from "./question.ts";
 export { DAY_LIMITS } from "./dayOf.ts";
 export * from "./goals.ts";
 export { DANGER_TABLE } from "./danger.ts";

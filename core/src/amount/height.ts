@@ -13,6 +13,9 @@ export interface HeightEstimate {
   readonly rangeM: readonly [Metres, Metres];
   /** The day of the last measure, or of the last cut whose height was reckoned. */
   readonly measuredOn: PlainDate;
+  /** Seasons' growth since then, and the vigour that a cut woke. */
+  readonly seasons: number;
+  readonly vigour: number;
 }
 
 /** The kind's growth law: so much a season until it stands at its mature height; no taller unless it was measured so. */
@@ -29,6 +32,9 @@ export function vigourAfterCut(taxon: Pick<Taxon, "regimes" | "regrowthFromLeafl
   if (taxon.regimes.includes("cutback") || taxon.regrowthFromLeaflessWood === "no") return 1;
   return 1 + VIGOUR.most * clampShare((share - VIGOUR.fromShare) / (1 - VIGOUR.fromShare));
 }
+
+/** So many seasons' growth as its usual ones: the vigour that a cut woke is gone after a season. // => 1.5 of vigour 1.4 are 1.9 */
+export const grownSeasons = (seasons: number, vigour: number): number => seasons + Math.min(1, seasons) * (vigour - 1);
 
 /** What is known of a day: heights that were measured, and what was cut. */
 interface Day {
@@ -103,19 +109,22 @@ export function heightOnDay(
     ? known
     : all.slice(0, all.findIndex((d) => d.measured.length > 0) + 1);
   let at = { on: days[0]?.on ?? plant.heightOn, heightM: plant.heightM, vigour: 1 };
-  const grow = (to: PlainDate, perYear: Metres): Metres => {
-    const seasons = Math.max(0, growthClock(year, h, to) - growthClock(year, h, at.on));
-    // The vigour that a cut woke is gone after a season.
-    const counted = seasons + Math.min(1, seasons) * (at.vigour - 1);
-    return Math.max(LEAST_M, grownTo(taxon, at.heightM, perYear, counted));
-  };
+  const seasonsTo = (to: PlainDate): number => Math.max(0, growthClock(year, h, to) - growthClock(year, h, at.on));
+  const grow = (to: PlainDate, perYear: Metres): Metres =>
+    Math.max(LEAST_M, grownTo(taxon, at.heightM, perYear, grownSeasons(seasonsTo(to), at.vigour)));
   for (const [i, day] of days.entries()) {
     const heightM = endOf(day, i === 0 ? null : grow(day.on, taxon.growthM[1]), taxon);
     const cut = Math.max(0, ...day.visits.map((v) => shareOfVisit(v, taxon)));
     at = { on: day.on, heightM, vigour: vigourAfterCut(taxon, cut) };
   }
   const [slow, usual, strong] = taxon.growthM;
-  return { heightM: grow(on, usual), rangeM: [grow(on, slow), grow(on, strong)], measuredOn: at.on };
+  return {
+    heightM: grow(on, usual),
+    rangeM: [grow(on, slow), grow(on, strong)],
+    measuredOn: at.on,
+    seasons: seasonsTo(on),
+    vigour: at.vigour,
+  };
 }
 
 /** Part of a season's growth still to come before it stops; after it has stopped, the whole of the next. */
@@ -136,6 +145,8 @@ export function seasonsEndHeight(
 ): readonly [Metres, Metres, Metres] {
   const toCome = growthToCome(year, h, on);
   const [slow, usual, strong] = taxon.growthM;
-  const at = (g: number): Metres => grownTo(taxon, today.heightM, g, toCome);
+  const { seasons, vigour } = today;
+  const ahead = grownSeasons(seasons + toCome, vigour) - grownSeasons(seasons, vigour);
+  const at = (g: number): Metres => grownTo(taxon, today.heightM, g, ahead);
   return [at(slow), at(usual), at(strong)];
 }

@@ -1,7 +1,7 @@
 /** The list to carry out: numbered, by pass and tool, each line saying where the blade goes. */
 import type { Taxon } from "../catalogue/index.ts";
 import type { GoalKind, Stem, StemCut, Task } from "../model/index.ts";
-import { passOrder, toolFor, type Pass } from "../craft/index.ts";
+import { isNeedled, passOrder, toolFor, type Pass } from "../craft/index.ts";
 import { alongStem } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
 import { BLADE, bladePlace } from "./blade.ts";
@@ -44,9 +44,6 @@ const WHOLE_TOOL: Readonly<Record<string, string>> = {
   lift: "loppers",
 };
 
-/** Conifers show no buds on their wood: a cut goes back to what is green. */
-const greenOnly = (t: Taxon): boolean => t.group === "conifer" || t.headOnlyWhileSoft;
-
 function bladeOf(c: StemCut, stem: Stem, taxon: Taxon): CutLine["blade"] {
   switch (c.cut) {
     case "remove":
@@ -57,7 +54,7 @@ function bladeOf(c: StemCut, stem: Stem, taxon: Taxon): CutLine["blade"] {
       return { above: "stem", outward: true, mm: 0 };
     case "head": {
       const place = bladePlace(stem, c.keptM);
-      if (greenOnly(taxon)) return { above: "side-shoot", outward: place.outward, mm: place.aboveMm };
+      if (isNeedled(taxon)) return { above: "side-shoot", outward: place.outward, mm: place.aboveMm };
       return { above: place.above, outward: place.outward, mm: place.aboveMm };
     }
     default:

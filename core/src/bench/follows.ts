@@ -4,7 +4,7 @@
  */
 import type { Taxon } from "../catalogue/index.ts";
 import { addDays, addYears, seasonDate, type PlainDate } from "../calendar/index.ts";
-import { grownTo, growthToCome, vigourAfterCut } from "../amount/index.ts";
+import { grownSeasons, grownTo, growthToCome, vigourAfterCut } from "../amount/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import { alongStem, branchTip, type Point3 } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
@@ -59,7 +59,7 @@ export interface Follows {
 
 /** Height of a shoot after so many seasons; the first one has the vigour that the cut woke. */
 const shootTo = (taxon: Taxon, fromM: Metres, perYear: Metres, seasons: number, vigour: number): Metres =>
-  grownTo(taxon, fromM, perYear, seasons + Math.min(1, seasons) * (vigour - 1));
+  grownTo(taxon, fromM, perYear, grownSeasons(seasons, vigour));
 
 const regrows = (taxon: Taxon): boolean => taxon.regrowthFromLeaflessWood !== "no";
 const stands = (e: StemEffect): boolean => e.kept > 0 && e.stem.state !== "dead";

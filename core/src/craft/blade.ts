@@ -4,8 +4,9 @@ import type { Task } from "../model/index.ts";
 
 /** How the wood of a kind answers decides what the blade looks for. */
 type Sort = "woody" | "needles" | "herbaceous";
-const sortOf = (t: Taxon): Sort =>
-  t.leaf === "herbaceous" ? "herbaceous" : t.group === "conifer" || t.headOnlyWhileSoft ? "needles" : "woody";
+/** Conifers show no buds on their wood: a cut goes back to what is green. */
+export const isNeedled = (t: Taxon): boolean => t.group === "conifer" || t.headOnlyWhileSoft;
+const sortOf = (t: Taxon): Sort => (t.leaf === "herbaceous" ? "herbaceous" : isNeedled(t) ? "needles" : "woody");
 
 type Line = string | Readonly<Record<Sort, string>>;
 

@@ -47,10 +47,17 @@ export const CAUTION_TEXTS: Readonly<Record<CautionCode, string>> = {
 /** The caution as it is said of a kind: where it is invasive the parts of the world are named. */
 export function cautionText(code: CautionCode, taxon: Taxon): string {
   const where = code === "invasive" ? invasiveIn(taxon.id).map((r) => REGIONS[r]) : [];
-  return where.length === 0
-    ? CAUTION_TEXTS[code]
-    : CAUTION_TEXTS[code].replace("on invasive lists", `on invasive lists in ${where.join(", ")}`);
+  return where.length === 0 ? CAUTION_TEXTS[code] : `${CAUTION_TEXTS[code]} It is listed in ${where.join(", ")}.`;
 }
+
+/** What is to be minded at a kind whatever is done. */
+export const cautionsOfKind = (taxon: Taxon): readonly CautionCode[] => [
+  ...taxon.hazards,
+  // Gloves to the elbow and eye protection are said of thorns already.
+  ...(taxon.hazards.includes("thorns") ? [] : (["eyes-hands"] as const)),
+  ...taxon.ailments,
+  ...(invasiveIn(taxon.id).length > 0 ? (["invasive"] as const) : []),
+];
 
 /** The cautions that a task on a plant asks for, the gravest first; empty when nothing is cut. @param heightM the plant's height */
 export function cautionsFor(plant: Plant, taxon: Taxon, task: Task, heightM: Metres): readonly CautionCode[] {
@@ -58,11 +65,8 @@ export function cautionsFor(plant: Plant, taxon: Taxon, task: Task, heightM: Met
   const out: CautionCode[] = [];
   if (nearestWireM(plant) !== null) out.push("power-line");
   if (heightM > REACH_LIMITS.shoulderM) out.push("reach");
-  out.push(...taxon.hazards);
-  if (!taxon.hazards.includes("thorns")) out.push("eyes-hands");
+  out.push(...cautionsOfKind(taxon));
   if (toolsFor(plant, taxon, task).includes("hedge shears")) out.push("both-hands");
-  out.push(...taxon.ailments);
-  if (invasiveIn(taxon.id).length > 0) out.push("invasive");
   if (taxon.leaf === "evergreen" || heightM > 1) out.push("nests");
   const sick = plant.health?.disease === true;
   if (plant.condition !== "healthy" || sick) out.push("disinfect");

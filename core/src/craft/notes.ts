@@ -1,4 +1,5 @@
 /** What a careful worker minds at a cut, beyond where the blade goes. One row per note; common practice. */
+import { isHard } from "../advice/index.ts";
 import { oftenGrafted, type Taxon } from "../catalogue/index.ts";
 import { isGrafted, type Plant, type Task } from "../model/index.ts";
 import { toolsFor } from "./tools.ts";
@@ -13,7 +14,6 @@ interface NoteRow {
   readonly text: string;
   readonly when: (w: Work) => boolean;
 }
-const isHard = (t: Task): boolean => t === "hard-cutback" || t === "renovate";
 
 /** What to mind, with when it is said. */
 export const NOTE_ROWS = {

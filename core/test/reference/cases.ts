@@ -23,7 +23,7 @@ import {
   type Bed,
   UNSURVEYED_BED,
 } from "@wren/core";
-import { gardenOf, plantOf, seenOn, visitOf, weatherRows } from "../support.ts";
+import { gardenOf, healthOf, plantOf, seenOn, visitOf, weatherRows } from "../support.ts";
 
 const LETTERS: Readonly<Record<string, Verdict>> = {
   P: "ask-a-pro",
@@ -103,16 +103,9 @@ const at = (value: string): readonly [string, string] => {
   const [what, on] = value.split("@");
   return [what!, on ?? "2026-01-01"];
 };
-const HEALTH = {
-  scratch: "not-tried",
-  growth: "not-looked",
-  deadShare: 0.3,
-  frost: false,
-  disease: false,
-  drought: false,
-  weak: false,
-  sparseFoot: false,
-} as const;
+
+/** Looked at, and only what a case names was told. */
+const UNTOLD = { scratch: "not-tried", growth: "not-looked", deadShare: 0.3 } as const;
 
 /** Asks a case of the engine. */
 export function answerOf(c: Case): Advice {
@@ -134,8 +127,8 @@ export function answerOf(c: Case): Advice {
       planted: () => (plant = { ...plant, plantedOn: value === "unknown" ? null : date(value) }),
       cond: () => (plant = { ...plant, condition: what as Plant["condition"], conditionOn: date(on) }),
       growth: () => observations.push(seenOn(plant.id, on, { kind: "growth-seen", where: what as "base" })),
-      found: () => (plant = { ...plant, health: { ...HEALTH, on: date(c.on), growth: value as "none" } }),
-      scratch: () => (plant = { ...plant, health: { ...HEALTH, on: date(c.on), scratch: value as "brown" } }),
+      found: () => (plant = { ...plant, health: healthOf(c.on, { ...UNTOLD, growth: value as "none" }) }),
+      scratch: () => (plant = { ...plant, health: healthOf(c.on, { ...UNTOLD, scratch: value as "brown" }) }),
       stem: () => (plant = { ...plant, thickestStemMm: Number(value) }),
       wire: () => (plant = { ...plant, powerLineM: Number(value) }),
       touches: () => (plant = { ...plant, touches: [{ what: first as "wire", distanceM: Number(second) }] }),

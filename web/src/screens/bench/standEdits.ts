@@ -104,9 +104,6 @@ export function stemsAfter(stems: readonly Stem[], cuts: readonly StemCut[], tax
   }));
 }
 
-/** A plant that lost less of its height stands as tall as it was. */
-const SAME_HEIGHT = 0.97;
-
 interface Done {
   readonly visitId: string;
   readonly standId: string;
@@ -135,7 +132,7 @@ export function carriedOut(g: Garden, stand: Stand, t: Try, taxon: Taxon, done: 
   };
   // What was left of the drawing is left of the plant, which may be measured a little higher or lower than it.
   const part = a.before.heightM > 0 ? a.after.heightM / a.before.heightM : 1;
-  const lower = part < SAME_HEIGHT && a.after.heightM > 0;
+  const lower = part < 1 && a.after.heightM > 0;
   const measured: Observation = {
     id: done.heightId,
     plantId: stand.plantId,

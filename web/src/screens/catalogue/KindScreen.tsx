@@ -3,9 +3,8 @@ import { Box, Button, Typography } from "@mui/material";
 import {
   TASKS,
   CATALOGUE,
-  CAUTION_TEXTS,
+  cautionsOfKind,
   cautionText,
-  invasiveIn,
   keyWith,
   normalFor,
   passOrder,
@@ -98,12 +97,7 @@ function Facts({ taxon }: { readonly taxon: Taxon }) {
 }
 
 function Beware({ taxon }: { readonly taxon: Taxon }) {
-  const list = [
-    ...taxon.hazards.map((h) => CAUTION_TEXTS[h]),
-    ...taxon.ailments.map((a) => CAUTION_TEXTS[a]),
-    ...(invasiveIn(taxon.id).length > 0 ? [cautionText("invasive", taxon)] : []),
-    CAUTION_TEXTS["eyes-hands"],
-  ];
+  const list = cautionsOfKind(taxon).map((c) => cautionText(c, taxon));
   return (
     <Box
       component="ul"
