@@ -1,6 +1,6 @@
 /** What the gardener says of a place, as facts about its months; what it comes to together; and what does not go together. */
 import { hemisphereOf, monthDayToSeasonDay, YEAR_DAYS, type MonthDay, type SeasonDay } from "../calendar/index.ts";
-import type { FrostRule } from "./learnedShape.ts";
+import type { FrostDays, FrostRule } from "./learnedShape.ts";
 import { LEARNED } from "./learned.ts";
 import {
   given,
@@ -17,6 +17,7 @@ import {
   type Fact,
   type MonthsNormal,
 } from "./seasonMonths.ts";
+import type { Celsius } from "../units/index.ts";
 import type { PlaceClimateInput } from "./place.ts";
 import { zoneMinimumC } from "./zones.ts";
 
@@ -147,6 +148,31 @@ function contradictions(prior: MonthsNormal, facts: readonly Said[]): Contradict
   return odd.z > ODD_SDS.place ? [{ one: odd.fact.kind, other: "place" }] : [];
 }
 
+/** No town's frost dates lie so many standard deviations from its zone, or their middle from the others' (towns: 3.14). */
+const ODD_DATES_SDS = 3.5;
+
+/** Frost dates that the months could just about be bent to, and no town has; the oddest pair first. */
+function oddDates(p: PlaceClimateInput): Contradiction[] {
+  const { usual } = LEARNED.frost;
+  const last = p.lastFrost && frostDay(p.lastFrost, "last", p.latitudeDeg);
+  const first = p.firstFrost && frostDay(p.firstFrost, "first", p.latitudeDeg);
+  const cold: FactKind = p.coldestNightC == null ? "zone" : "coldest-night";
+  const nightC = p.coldestNightC ?? (p.zone && zoneMinimumC(p.zone));
+  const pair = (one: FactKind, other: FactKind, rule: FrostDays, night: Celsius | null, day: SeasonDay | null) =>
+    night === null || day === null
+      ? []
+      : [{ one, other, z: Math.abs(day - rule.at - rule.ofNight * night) / rule.sdDays }];
+  return [
+    ...pair(cold, "last-frost", usual.last, nightC, last),
+    ...pair(cold, "first-frost", usual.first, nightC, first),
+    ...pair("last-frost", "first-frost", usual.middle, 0, last === null || first === null ? null : (last + first) / 2),
+  ]
+    .filter((x) => x.z > ODD_DATES_SDS)
+    .sort((a, b) => b.z - a.z)
+    .slice(0, 1)
+    .map(({ one, other }) => ({ one, other }));
+}
+
 export interface MonthsKnown extends MonthsNormal {
   readonly odd: readonly Contradiction[];
 }
@@ -164,7 +190,9 @@ export function monthsKnown(p: PlaceClimateInput): MonthsKnown {
     cov: known.cov,
     // Asked for where the place is looked at, and not with every answer.
     get odd() {
-      return (odd ??= contradictions(prior, facts));
+      if (odd) return odd;
+      const found = contradictions(prior, facts);
+      return (odd = found.length > 0 ? found : oddDates(p));
     },
   };
 }

@@ -11,5 +11,5 @@ export * from "./months.ts";
 export { ahead, clockOfYear, type ClockDoubt, type DaysOfYear, type SeasonClock } from "./seasonClock.ts";
 export * from "./matrix.ts";
 export * from "./seasonMonths.ts";
-export type { FrostRule, Learned, Spread } from "./learnedShape.ts";
+export type { FrostDays, FrostRule, Learned, Spread } from "./learnedShape.ts";
 export { FACT_DOUBT, FACT_KINDS, monthsKnown, type Contradiction, type FactKind } from "./facts.ts";

@@ -1,4 +1,5 @@
 /** What is learned from the table of towns (towns/learn.ts) and kept in learned.ts. */
+import type { SeasonDay } from "../calendar/index.ts";
 import type { Celsius } from "../units/index.ts";
 
 /** A covariance kept as its leading components and what each mean has for itself. */
@@ -25,9 +26,17 @@ export interface Learned {
     readonly last: FrostRule;
     readonly first: FrostRule;
     readonly fromLatitude: number;
+    /** The dates themselves beside the coldest night of a usual winter, and the middle of the months between them. */
+    readonly usual: { readonly last: FrostDays; readonly first: FrostDays; readonly middle: FrostDays };
   };
   /** Yearly minimum from the mean minima of three winter months, and how far a zone is off it. */
   readonly zone: { readonly at: Celsius; readonly ofWinter: number; readonly sdC: number };
+}
+/** A season day that towns have in common: a constant, so much per °C of the coldest night, and how far towns are off. */
+export interface FrostDays {
+  readonly at: SeasonDay;
+  readonly ofNight: number;
+  readonly sdDays: number;
 }
 export interface FrostRule {
   readonly at: Celsius;

@@ -14,6 +14,7 @@ import {
   solveWith,
   WINTER_NIGHTS,
   zoneMinimumC,
+  type FrostDays,
   type Learned,
   type Spread,
 } from "../climate/index.ts";
@@ -152,7 +153,9 @@ export function learn(towns: readonly Town[]): Learned {
 
   const frosty = towns.flatMap((t, k) => {
     const days = frostDaysOf(t);
-    return days ? [{ days, means: y[k]!, latitude: Math.abs(t.latitudeDeg) - LATITUDE }] : [];
+    return days
+      ? [{ days, means: y[k]!, coldest: zoneMinimumC(t.zone), latitude: Math.abs(t.latitudeDeg) - LATITUDE }]
+      : [];
   });
   const frost = ([0, 1] as const).map((side) => {
     const rows = frosty.map((f) => [1, dot(riseOn(f.days[side]), f.means), f.latitude]);
@@ -161,6 +164,14 @@ export function learn(towns: readonly Town[]): Learned {
       frosty.map((f) => dot(nightOn(f.days[side]), f.means)),
     ).map((c) => round(c, 3));
   });
+  const middles = frosty.map(({ days }) => [(days[0] + days[1]) / 2]);
+  const frostAgainst = (x: readonly (readonly number[])[], days: readonly number[]): FrostDays => {
+    const rows = x.map((r) => [1, ...r]);
+    const [at, slope = 0] = fit(rows, days);
+    const off = rows.reduce((s, r, k) => s + (days[k]! - at! - slope * (r[1] ?? 0)) ** 2, 0);
+    return { at: round(at!, 2), ofNight: round(slope, 3), sdDays: round(Math.sqrt(off / (days.length - 2)), 2) };
+  };
+  const nights = frosty.map((f) => [f.coldest]);
   const winters = y.map((m) => dot(WINTER_NIGHTS, m));
   const zones = towns.map((t) => zoneMinimumC(t.zone));
   const [base, slope] = fit(
@@ -193,6 +204,20 @@ export function learn(towns: readonly Town[]): Learned {
       last: { at: frost[0]![0]!, ofRise: frost[0]![1]!, ofLatitude: frost[0]![2]! },
       first: { at: frost[1]![0]!, ofRise: frost[1]![1]!, ofLatitude: frost[1]![2]! },
       fromLatitude: LATITUDE,
+      usual: {
+        last: frostAgainst(
+          nights,
+          frosty.map((f) => f.days[0]),
+        ),
+        first: frostAgainst(
+          nights,
+          frosty.map((f) => f.days[1]),
+        ),
+        middle: frostAgainst(
+          middles.map(() => []),
+          middles.flat(),
+        ),
+      },
     },
     zone: { at: round(base!, 3), ofWinter: round(slope!, 4), sdC: round(zoneSd, 2) },
   };

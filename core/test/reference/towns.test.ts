@@ -249,6 +249,21 @@ describe("what is said narrows what is known", () => {
     ["zone 9 and frost until June", { latitudeDeg: 45, zone: "9b", lastFrost: monthDay("06-01") }, "zone"],
     ["nights of 15 in the coldest month and zone 4", { latitudeDeg: 40, zone: "4a", nightsC: 15 }, "nights"],
     ["no frost in zone 3", { latitudeDeg: 50, zone: "3a", noFrost: true }, "zone"],
+    [
+      "zone 9a at 51 and frost until 20 June",
+      { latitudeDeg: 51, zone: "9a", lastFrost: monthDay("06-20"), firstFrost: monthDay("11-01") },
+      "last-frost",
+    ],
+    [
+      "a night of -6 and frost from 1 September",
+      { latitudeDeg: 51, coldestNightC: -6, firstFrost: monthDay("09-01") },
+      "first-frost",
+    ],
+    [
+      "no winter's middle",
+      { latitudeDeg: -43, lastFrost: monthDay("12-20"), firstFrost: monthDay("05-20") },
+      "last-frost",
+    ],
   ])("%s do not go together, and it is said which two", (_, said, one) => {
     const p = { ...OWN, ...said } as PlaceClimateInput;
     const { odd } = monthsKnown(p);
