@@ -23,6 +23,7 @@ import {
   type PlainDate,
   type Task,
   type Verdict,
+  wish,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
@@ -247,8 +248,8 @@ describe("regimes and standings", () => {
 
   test("goals: leave is a full answer; a hedge under its line has no need", () => {
     const m = modelOf([
-      plantOf("hydrangea-quercifolia", { goal: { kind: "leave", heightM: null } }),
-      plantOf("taxus-media", { heightM: 1.2, goal: { kind: "outline", heightM: 1.7 } }),
+      plantOf("hydrangea-quercifolia", { goal: wish("leave") }),
+      plantOf("taxus-media", { heightM: 1.2, goal: wish("outline", 1.7) }),
     ]);
     expect(adviseOn(m, "hydrangea-quercifolia", date("2026-06-10"))).toMatchObject({
       task: "leave",

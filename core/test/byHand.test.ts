@@ -40,6 +40,8 @@ import {
   type Stem,
   type Task,
   type Taxon,
+  wish,
+  buildOf,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf } from "./support.ts";
 
@@ -145,7 +147,7 @@ test("a cut to the ground is asked for only of what is cut back each year or ren
     const { regimes } = model.taxonOf(p);
     const may = regimes.includes("cutback") || regimes.includes("renewal");
     for (const goal of GOALS) {
-      const plant: Plant = { ...p, goal: { kind: goal, heightM: goalHasHeight(goal) ? 1 : null } };
+      const plant: Plant = { ...p, goal: wish(goal, goalHasHeight(goal) ? 1 : null) };
       const task = taskForGoal(model, plant);
       if (task === "hard-cutback" || task === "renovate")
         expect([p.taxonId, goal, may]).toEqual([p.taxonId, goal, true]);
@@ -221,8 +223,14 @@ describe("what follows a cut", () => {
   test("the futures stand at the end of this season, the next, and two on from there", () => {
     const plant = plantOf("spiraea-japonica");
     const m = modelOf([plant]);
-    const stems = stemsFromTally({ ...tally("8 stems") }, plant, m.taxonOf(plant));
-    const { futures } = whatFollows(m, plant.id, amountsOf(stems, [], m.taxonOf(plant)), date("2027-03-10"), 0);
+    const stems = stemsFromTally({ ...tally("8 stems") }, plant, buildOf(m.taxonOf(plant)));
+    const { futures } = whatFollows(
+      m,
+      plant.id,
+      amountsOf(stems, [], buildOf(m.taxonOf(plant))),
+      date("2027-03-10"),
+      0,
+    );
     const on = Object.fromEntries(futures.map((f) => [f.horizon, f.on]));
     expect(on["now"]).toBe("2027-03-10");
     expect(on["year"]).toBe(addYears(on["season"]!, 1));
@@ -233,10 +241,10 @@ describe("what follows a cut", () => {
     const days = (id: string): number => {
       const plant = plantOf(id);
       const m = modelOf([plant]);
-      const stems = stemsFromTally(tally("8 stems"), plant, m.taxonOf(plant));
+      const stems = stemsFromTally(tally("8 stems"), plant, buildOf(m.taxonOf(plant)));
       const cut = stems.slice(0, 4).map((s) => ({ cut: "remove", stemId: s.id }) as const);
       const on = date("2027-06-20");
-      const { suckers } = whatFollows(m, id, amountsOf(stems, cut, m.taxonOf(plant)), on, 0);
+      const { suckers } = whatFollows(m, id, amountsOf(stems, cut, buildOf(m.taxonOf(plant))), on, 0);
       return daysBetween(on, suckers!.thinOn);
     };
     const [fast, slow] = [days("sambucus-canadensis"), days("syringa-vulgaris")];
@@ -249,10 +257,10 @@ describe("what follows a cut", () => {
     const plant = plantOf("ligustrum-ovalifolium", {
       heightM: 1.6,
       widthM: 1.4,
-      goal: { kind: "keep-size", heightM: 0.9 },
+      goal: wish("keep-size", 0.9),
     });
     const m = modelOf([plant], { visits: [visitOf(plant.id, "2026-03-10", 0.22, { task: "shear" })] });
-    const stems = stemsFromTally(tally("12 stems"), plant, m.taxonOf(plant));
+    const stems = stemsFromTally(tally("12 stems"), plant, buildOf(m.taxonOf(plant)));
     const s = suggest(m, { plant, stems, task: "shear" }, date("2026-07-01"));
     for (const c of s.cuts) {
       if (c.cut !== "shear") continue;
@@ -266,7 +274,7 @@ describe("what follows a cut", () => {
   test("a plant sheared as proposed is no wider and no higher than it was", () => {
     const plant = plantOf("ligustrum-ovalifolium", { heightM: 1.6, widthM: 1.4 });
     const m = modelOf([plant]);
-    const stems = stemsFromTally(tally("12 stems"), plant, m.taxonOf(plant));
+    const stems = stemsFromTally(tally("12 stems"), plant, buildOf(m.taxonOf(plant)));
     const s = suggest(m, { plant, stems, task: "shear" }, date("2026-07-01"));
     const shears = s.cuts.flatMap((c) => (c.cut === "shear" ? [c] : []));
     expect(shears.length).toBeGreaterThan(0);
@@ -291,7 +299,9 @@ describe("renewal", () => {
   test.each([[[10, 20, 30, 40, 100, 110, 120, 130]], [[0, 90, 180, 270, 45, 225]], [[5, 15, 95, 170, 160, 340]]])(
     "stems leaning to %j are parted as evenly as a straight line can",
     (turns) => {
-      const years = renewals(leaning(turns), lilac, 2.5, 1 / 3).find((r) => r.way === "sides")!.years;
+      const years = renewals(leaning(turns), lilac, plantOf(lilac.id), 2.5, 1 / 3).find(
+        (r) => r.way === "sides",
+      )!.years;
       const uneven = (n: number) => Math.abs(n - turns.length / 2);
       const best = Math.min(
         ...Array.from({ length: 12 }, (_, i) => uneven(turns.filter((t) => (t - i * 15 + 720) % 360 < 180).length)),
@@ -301,7 +311,7 @@ describe("renewal", () => {
   );
 
   test("a tree form's year takes at least what its stems carry", () => {
-    const stems = stemsFromTally(tally("14 stems: 6 thick"), { heightM: 3, widthM: 2 }, lilac);
+    const stems = stemsFromTally(tally("14 stems: 6 thick"), { heightM: 3, widthM: 2 }, buildOf(lilac));
     const form = treeForm(stems, lilac, { heightM: 3, cap: 1 / 3, clearM: 0, aimM: null })!;
     for (const y of form.years) expect(y.share).toBeGreaterThan(y.out.length > 0 ? 0.02 : 0);
   });
@@ -330,7 +340,7 @@ describe("a plant's height", () => {
       yew,
       plantYear(yew, c),
       "north",
-      { visits: records.visits ?? [], observations: records.observations ?? [] },
+      { visits: records.visits ?? [], observations: records.observations ?? [], stemsOn: () => null },
       date(day),
     ).heightM;
   test("two whole seasons are two years' growth, slow and strong likewise; half a season is less than a whole", () => {

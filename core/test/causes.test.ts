@@ -30,6 +30,9 @@ import {
   type Plant,
   type StemCut,
   type Task,
+  wish,
+  plainStem,
+  buildOf,
 } from "@wren/core";
 import { answerOf, caseOf, isAccepted } from "./reference/cases.ts";
 import { healthOf, modelOf, PLACES, plantOf, visitOf } from "./support.ts";
@@ -131,8 +134,8 @@ describe("4. a school that is chosen changes an answer", () => {
   /** What may differ: the task that is wanted, caps, windows and verdicts through the year, for wishes and plants a school is about. */
   function answers(id: string, school: string, option: string): string {
     const plants: Plant[] = (["routine", "renew", "keep-heads"] as const).flatMap((kind) => [
-      plantOf(id, { id: `${id}-${kind}`, goal: { kind, heightM: null } }),
-      plantOf(id, { id: `${id}-${kind}-young`, goal: { kind, heightM: null }, plantedOn: date("2025-09-15") }),
+      plantOf(id, { id: `${id}-${kind}`, goal: wish(kind) }),
+      plantOf(id, { id: `${id}-${kind}-young`, goal: wish(kind), plantedOn: date("2025-09-15") }),
     ]);
     const trimmed = plants.map((p) => visitOf(p.id, "2026-07-05", 0.1, { task: "shear" }));
     return [PLACES[0]!, PLACES[2]!, PLACES[4]!]
@@ -186,7 +189,7 @@ describe("6. leave be, and what a missed window still offers", () => {
     ["bare at the foot", { health: { ...looked, sparseFoot: true } }],
     ["in the way", { health: looked, touches: [{ what: "path", distanceM: 0.3 }] }],
     ["looked at long ago", { health: { ...looked, on: date("2025-05-20") } }],
-    ["wanted otherwise", { health: looked, goal: { kind: "open", heightM: null } }],
+    ["wanted otherwise", { health: looked, goal: wish("open") }],
   ])("not when %s", (_, more) => expect(answer(more).reason.code).not.toBe("well-formed"));
   test("what is dead, then what is spent, then whole stems come first of what a missed window leaves", () => {
     const m = modelOf([plantOf("syringa-vulgaris")]);
@@ -236,24 +239,10 @@ describe("8. what was said wrong", () => {
     expect(text).not.toMatch(/until spring/);
   });
   test("conifers are told of green shoots, not of buds that look out", () => {
-    const m = modelOf([plantOf("juniperus-chinensis")]);
-    const stem = {
-      id: "s",
-      diameterMm: 20,
-      lengthM: 1.2,
-      ageYears: null,
-      state: "live" as const,
-      leafed: 1,
-      faults: [],
-      crosses: null,
-      base: 0,
-      turnDeg: 0,
-      leanDeg: 20,
-      branches: [],
-    };
+    const stem = { ...plainStem("s", 20, 1.2), leanDeg: 20 };
     const cuts: StemCut[] = [{ cut: "head", stemId: "s", keptM: 0.8 }];
     const line = (id: string): string =>
-      cutLineText(cutList([stem], cuts, m.catalogue.byId(id)!, "shape", "routine")[0]!, say);
+      cutLineText(cutList([stem], cuts, taxon(id), "shape", plantOf(id), buildOf(taxon(id)))[0]!, say);
     expect(line("juniperus-chinensis")).toMatch(/green side shoot/);
     expect(line("syringa-vulgaris")).toMatch(/a bud/);
   });
@@ -330,7 +319,7 @@ describe("9. craft and aftercare", () => {
   test("foot first only where bare wood answers", () => {
     const health = { ...sick, disease: false, sparseFoot: true };
     const codes = (id: string) => {
-      const m = modelOf([plantOf(id, { health, goal: { kind: "fuller", heightM: null } })]);
+      const m = modelOf([plantOf(id, { health, goal: wish("fuller") })]);
       return adviseOn(m, id, date("2026-06-20"), "shape").reasons.map((r) => r.code);
     };
     expect(codes("syringa-vulgaris")).toContain("foot-first");

@@ -49,7 +49,7 @@ describe.each(openings)("opened on %s", (today) => {
       const taxon = CATALOGUE.byId(plant.get(v.plantId)!.taxonId)!;
       expect(taxon.never[v.task]).toBeUndefined();
       expect(v.regime).toBe(regimeOf(taxon, v.task));
-      const share = shareOfVisit(v, taxon);
+      const share = shareOfVisit(v, { taxon, plant: plant.get(v.plantId)!, stems: null });
       expect(share).toBeGreaterThanOrEqual(0);
       expect(share).toBeLessThan(v.regime === "cutback" ? 1 : 0.4);
     }

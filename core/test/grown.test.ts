@@ -12,6 +12,7 @@ import {
   type Danger,
   type Plant,
   type Task,
+  wish,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACES, plantOf, seenOn } from "./support.ts";
 
@@ -36,7 +37,7 @@ describe("its own size stands in place of the kind's", () => {
     const plant = plantOf(LILAC.id, {
       ownSize: { heightM: null, growthM: 0.05 },
       heightM: 1,
-      goal: { kind: "keep-size", heightM: 1.2 },
+      goal: wish("keep-size", 1.2),
     });
     const m = modelOf([plant, plantOf(LILAC.id, { id: "usual", heightM: 1, goal: plant.goal })]);
     const end = (p: Plant) =>
@@ -45,7 +46,7 @@ describe("its own size stands in place of the kind's", () => {
         m.taxonOf(p),
         m.yearOf(m.taxonOf(p)),
         "north",
-        { visits: [], observations: [] },
+        { visits: [], observations: [], stemsOn: () => null },
         date("2026-10-01"),
       ).heightM;
     expect(end(m.plant(LILAC.id))).toBeLessThan(end(m.plant("usual")));

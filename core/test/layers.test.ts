@@ -20,6 +20,7 @@ const ROOMS = [
   "craft",
   "plans",
   "bench",
+  "regrowth",
   "outlook",
   "identify",
   "survey",

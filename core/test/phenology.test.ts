@@ -85,7 +85,7 @@ describe("height on a day", () => {
   const c = climateOf(PLACE);
   const panicle = CATALOGUE.byId("hydrangea-paniculata")!;
   const year = plantYear(panicle, c);
-  const none = { visits: [], observations: [] };
+  const none = { visits: [], observations: [], stemsOn: () => null };
   const plant = plantOf("hydrangea-paniculata", { heightM: 1, heightOn: date("2026-01-10") });
   const height = (on: string, records: Parameters<typeof heightOnDay>[4] = none) =>
     heightOnDay(plant, panicle, year, "north", records, date(on));
@@ -100,9 +100,9 @@ describe("height on a day", () => {
 
   test("a cut by height and a measure start it anew; the latest counts", () => {
     const cut = visitOf(plant.id, "2026-03-15", 0, { cuts: [{ by: "height", beforeM: 1, afterM: 0.5 }] });
-    expect(height("2026-04-01", { visits: [cut], observations: [] }).heightM).toBeCloseTo(0.5);
+    expect(height("2026-04-01", { ...none, visits: [cut] }).heightM).toBeCloseTo(0.5);
     const seen = seenOn(plant.id, "2026-11-01", { kind: "height", heightM: 1.4 });
-    const both = height("2026-12-01", { visits: [cut], observations: [seen] });
+    const both = height("2026-12-01", { ...none, visits: [cut], observations: [seen] });
     expect(both).toMatchObject({ measuredOn: "2026-11-01" });
     expect(both.heightM).toBeCloseTo(1.4);
   });

@@ -22,6 +22,7 @@ import {
   VERDICT_TABLE,
   type GoalKind,
   type Task,
+  wish,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, plantOf, someKinds, visitOf } from "./support.ts";
 
@@ -120,13 +121,13 @@ describe("from a goal to a task", () => {
     ["hydrangea-quercifolia", "leave", "leave"],
     ["hydrangea-quercifolia", "let-go", "leave"],
   ])("%s, %s: %s", (id, kind, task) => {
-    expect(taskForGoal(model, plantOf(id, { goal: { kind, heightM: null } }))).toBe(task);
+    expect(taskForGoal(model, plantOf(id, { goal: wish(kind) }))).toBe(task);
   });
 
   test("no goal ever asks for what is wrong for the kind", () => {
     for (const t of CATALOGUE.taxa)
       for (const kind of GOALS) {
-        const task = taskForGoal(model, plantOf(t.id, { goal: { kind, heightM: null } }));
+        const task = taskForGoal(model, plantOf(t.id, { goal: wish(kind) }));
         expect(t.never[task]).toBeUndefined();
         expect(TASKS).toContain(task);
       }

@@ -18,6 +18,7 @@ import {
   withTable,
   type Garden,
   type TableIssueCode,
+  wish,
 } from "@wren/core";
 import { gardenOf, plantOf } from "./support.ts";
 
@@ -57,8 +58,8 @@ describe("headings", () => {
 
 test("a wanted height is a wish by itself, feet and inches are read in any column", () => {
   const sized = gardenOf([
-    plantOf("syringa-vulgaris", { id: "old", goal: { kind: "screen", heightM: 2 } }),
-    plantOf("weigela-florida", { id: "free", goal: { kind: "tidy", heightM: null } }),
+    plantOf("syringa-vulgaris", { id: "old", goal: wish("screen", 2) }),
+    plantOf("weigela-florida", { id: "free", goal: wish("tidy") }),
   ]);
   const rows = taken(
     "Id,Kind,Height (cm),Wanted height (cm)",
@@ -157,7 +158,7 @@ describe("what is right is taken in", () => {
       label: "Old lilac",
       heightM: 2.1,
       note: "stays",
-      goal: { kind: "keep-size", heightM: 2.4 },
+      goal: wish("keep-size", 2.4),
     });
     expect(plants[1]).toMatchObject({ label: "Common box", widthM: 1.27, plantedOn: "2019-06-30", plantedAbout: true });
     expect(plants[2]).toMatchObject({ taxonId: UNKNOWN_TAXON, label: "Unknown shrub", bedId: beds[0]!.id });

@@ -21,6 +21,7 @@ import {
   type Taxon,
   type Visit,
   type WeatherYear,
+  wish,
 } from "@wren/core";
 
 /** Zone 6b in the north: the place of the worked example. */
@@ -80,7 +81,7 @@ export const plantOf = (taxonId: string, more: Partial<Plant> = {}): Plant => ({
   plantedOn: date("2019-04-15"),
   condition: "healthy",
   conditionOn: null,
-  goal: { kind: "routine", heightM: null },
+  goal: wish("routine"),
   powerLineM: null,
   thickestStemMm: null,
   note: "",

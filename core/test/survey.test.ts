@@ -27,6 +27,7 @@ import {
   type HealthSign,
   type Plant,
   type Viewpoint,
+  wish,
 } from "@wren/core";
 import { table } from "./reference/files.ts";
 import { modelOf, PLACE, PLACES, plantOf, seenOn } from "./support.ts";
@@ -125,7 +126,7 @@ describe("condition acts at once", () => {
 
 describe("goals and what stands against them", () => {
   const notes = (taxon: string, kind: GoalKind, heightM: number | null, more: Partial<Plant> = {}): string[] => {
-    const p = plantOf(taxon, { goal: { kind, heightM }, ...more });
+    const p = plantOf(taxon, { goal: wish(kind, heightM), ...more });
     return goalNotes(modelOf([p]), p).map((r) => r.code);
   };
   test.each<[string, GoalKind, number | null, string[]]>([
@@ -153,8 +154,8 @@ describe("goals and what stands against them", () => {
 
   test("the goal turns the order of the work", () => {
     const lilac = CATALOGUE.byId("syringa-vulgaris")!;
-    expect(passOrder(lilac, "shape", "routine")).toContain("oldest");
-    expect(passOrder(lilac, "shape", "natural")).not.toContain("oldest");
+    expect(passOrder(lilac, "shape")).toContain("oldest");
+    expect(passOrder(lilac, "shape", { goal: wish("natural"), form: null })).not.toContain("oldest");
   });
 });
 

@@ -33,6 +33,7 @@ import {
   type Task,
   type Verdict,
   type Visit,
+  wish,
 } from "@wren/core";
 import { modelOf, PLACE, PLACES, plantOf, seenOn, visitOf, weatherRows } from "./support.ts";
 
@@ -235,7 +236,7 @@ describe("what waits to be seen", () => {
 
   test("a frosted bigleaf that is only to be tidied waits too, heads and dead wood alike, and growth may be told on any later day", () => {
     const p = plantOf("hydrangea-macrophylla", {
-      goal: { kind: "tidy", heightM: null },
+      goal: wish("tidy"),
       condition: "frosted",
       conditionOn: date("2026-04-10"),
     });
@@ -252,7 +253,7 @@ describe("what waits to be seen", () => {
   });
 
   test("berries that are kept: the cut waits until they are gone, growth at the latest", () => {
-    const p = plantOf("callicarpa-americana", { goal: { kind: "keep-heads", heightM: null } });
+    const p = plantOf("callicarpa-americana", { goal: wish("keep-heads") });
     const on = date("2026-11-05");
     const a = adviseOn(modelOf([p]), p.id, on, "hard-cutback");
     expect([a.verdict, a.reasons[0]!.code]).toEqual(["wait", "berries-kept"]);
@@ -510,7 +511,7 @@ describe("tasks and schools", () => {
 
   test("renewal by thirds, by sides or at once: what it takes grows in that order", () => {
     const loss = (option: string): number => {
-      const p = plantOf(LILAC, { goal: { kind: "renew", heightM: null }, schools: { "how-to-renew": option } });
+      const p = plantOf(LILAC, { goal: wish("renew"), schools: { "how-to-renew": option } });
       const m = modelOf([p]);
       const a = adviseOn(m, p.id, date("2026-03-10"));
       return Math.max(...a.bloomLoss.map((b) => b.loss));

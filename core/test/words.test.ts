@@ -24,6 +24,7 @@ import {
   type GoalKind,
   type Plant,
   DANGERS,
+  wish,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
@@ -78,7 +79,7 @@ describe("every answer can be said", () => {
         plantOf("buxus-sempervirens", { condition: "past-maturity" }),
         plantOf("spiraea-japonica", { condition: "frosted", conditionOn: date("2026-01-01") }),
         plantOf("pieris-japonica", { condition: "dieback", conditionOn: date("2026-01-01"), thickestStemMm: 140 }),
-        plantOf("hydrangea-paniculata", { goal: { kind: "keep-size", heightM: 4 } }),
+        plantOf("hydrangea-paniculata", { goal: wish("keep-size", 4) }),
         plantOf("cornus-sericea"),
         plantOf("lavandula-angustifolia", { condition: "past-maturity" }),
       ],
@@ -101,8 +102,8 @@ describe("every answer can be said", () => {
         }
 
   // What stands against a wish, and what a height does to the views, are reasons of their own.
-  const wish = (taxon: string, kind: GoalKind, heightM: number | null, more: Partial<Plant> = {}) =>
-    plantOf(taxon, { id: `${taxon}-${kind}`, goal: { kind, heightM }, ...more });
+  const wishing = (taxon: string, kind: GoalKind, heightM: number | null, more: Partial<Plant> = {}) =>
+    plantOf(taxon, { id: `${taxon}-${kind}`, goal: wish(kind, heightM), ...more });
   const see = (viewpointId: string, want: "hide" | "clear", targetM: number) => ({
     viewpointId,
     want,
@@ -119,12 +120,15 @@ describe("every answer can be said", () => {
   });
   const wishes = modelOf(
     [
-      wish("syringa-vulgaris", "keep-size", 1.2, { views: [see("deck", "hide", 1), see("bench", "clear", 0)] }),
-      wish("buddleja-davidii", "keep-size", 1.2, { stance: "leaning" }),
-      wish("hydrangea-macrophylla", "large-flowers", null, { condition: "frosted", conditionOn: date("2026-01-01") }),
-      wish("lavandula-angustifolia", "screen", 1.5),
-      wish("cupressus-leylandii", "screen", 2.4),
-      wish("syringa-vulgaris", "let-go", null, { touches: [{ what: "path", distanceM: 0 }] }),
+      wishing("syringa-vulgaris", "keep-size", 1.2, { views: [see("deck", "hide", 1), see("bench", "clear", 0)] }),
+      wishing("buddleja-davidii", "keep-size", 1.2, { stance: "leaning" }),
+      wishing("hydrangea-macrophylla", "large-flowers", null, {
+        condition: "frosted",
+        conditionOn: date("2026-01-01"),
+      }),
+      wishing("lavandula-angustifolia", "screen", 1.5),
+      wishing("cupressus-leylandii", "screen", 2.4),
+      wishing("syringa-vulgaris", "let-go", null, { touches: [{ what: "path", distanceM: 0 }] }),
     ],
     {
       viewpoints: [eye("deck", 4), eye("bench", 1.2)],
@@ -154,8 +158,8 @@ describe("every answer can be said", () => {
   } as const;
   const weathered = modelOf(
     [
-      plantOf("hydrangea-paniculata", { health, goal: { kind: "fuller", heightM: null } }),
-      plantOf("callicarpa-americana", { goal: { kind: "keep-heads", heightM: null } }),
+      plantOf("hydrangea-paniculata", { health, goal: wish("fuller") }),
+      plantOf("callicarpa-americana", { goal: wish("keep-heads") }),
       plantOf("hydrangea-arborescens", { plantedOn: date("2026-05-01"), schools: { "weak-whip": "build-base" } }),
       plantOf("spiraea-japonica", { schools: { "autumn-or-spring": "spring" } }),
       plantOf("buddleja-davidii"),

@@ -39,9 +39,11 @@ test("fourteen stems on a phone: counted in a line, proposed, carried out, and t
   const outcome = page.getByRole("status", { name: "What this try amounts to" });
   await expect(outcome).toContainText(/\d+ % goes/);
   await list.getByRole("checkbox").first().check();
-  await press("It was carried out");
+  // Only what was ticked is booked: one dead stem goes, the other one still stands.
+  await press("Book the one that is ticked");
   await expect(outcome).toContainText("Nothing is cut yet");
   await expect(page.getByText("Stem 14", { exact: true })).toHaveCount(0);
+  await expect(page.getByText("Stem 13", { exact: true }).first()).toBeVisible();
   await page.getByRole("link", { name: "Spirea by the gate" }).click();
   await expect(page.getByRole("region", { name: "What was done" })).toContainText(/Hard cutback|Shape/);
   await page.getByRole("button", { name: /^Undo: Spirea by the gate: cuts carried out/ }).click();
@@ -93,8 +95,8 @@ test("tries side by side; walked round; what comes in three years; refused at a 
   await expect(table.getByRole("columnheader")).toHaveCount(3);
   await app.open("/plant/climbing-wall/bench?on=2026-07-01");
   await app.field("Say it in a line").fill("6 middling, 2 thick");
-  await app.button("Draw 8 stems").click();
-  await page.getByRole("button", { name: /^Stem 1 / }).click();
+  await app.button("Draw 8 arms").click();
+  await page.getByRole("button", { name: /^Arm 1 / }).click();
   await app.button("Out at the ground").click();
   await expect(page.getByText(/Call the line's owner or a licensed arborist/).first()).toBeVisible();
   await expect(app.button(/^Plan it for/)).toBeDisabled();
@@ -135,4 +137,32 @@ test("a drag that the browser takes away is kept as it was shown", async ({ app,
   await handle.dispatchEvent("pointercancel", { pointerId: 1 });
   await expect(row).toContainText(/shortened to|back to side branch/);
   await expect(page.getByRole("button", { name: /^Undo: Old lilac at the corner: stem 1 cut/ })).toBeVisible();
+});
+
+test("a conifer said in a line is drawn with its tiers, thinned by branches only, and kept behind a line", async ({
+  app,
+  page,
+}) => {
+  await app.open("/plant/arborvitae-bins/bench?on=2026-06-20");
+  await app.field("Say it in a line").fill("one trunk, two leaders, seven tiers, three dead inside");
+  await app.button("Draw them").click();
+  await expect(page.getByRole("img", { name: /^1 trunk drawn to scale/ })).toBeVisible();
+  await app.chooseTask("Shape");
+  await app.button("Suggest").click();
+  const why = page.getByRole("list", { name: "Why these cuts" });
+  await expect(why).toContainText("Dead wood: 3 cuts");
+  await expect(why).toContainText("One leader");
+  const trunk = page.getByRole("button", { name: /^Trunk 1 / });
+  await trunk.click();
+  await app.button("Out at the ground").click();
+  await expect(page.getByText(/this is the plant itself/).first()).toBeVisible();
+  await expect(app.button(/^Plan it for/)).toBeDisabled();
+  await app.open("/plant/arborvitae-bins/survey?on=2026-06-20");
+  await app.button("In front").click();
+  await app.button("A passage").click();
+  await app.field("In front: so far from its middle (cm)").fill("35");
+  await app.button("Keep the survey").click();
+  await app.open("/plant/arborvitae-bins/bench?on=2026-06-20");
+  await app.button("Suggest").click();
+  await expect(why).toContainText("Over the line");
 });

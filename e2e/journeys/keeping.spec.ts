@@ -273,7 +273,7 @@ test.describe("storage", () => {
     await app.open("/garden");
     await expect(page.getByRole("link", { name: "Red rose" })).toBeVisible();
     const [rose] = (await rows(page, "plants")).filter((r) => r["label"] === "Red rose");
-    await put(page, "plants", { ...rose, goal: { kind: "smaller", heightM: 4500 } });
+    await put(page, "plants", { ...rose, goal: { kind: "smaller", heightM: 4500, widthM: null, lines: [] } });
     await page.reload();
     await expect(app.heading("Some of the garden cannot be read")).toBeVisible();
     await expect(page.getByRole("region", { name: "Set apart" })).toContainText(

@@ -1,26 +1,37 @@
 /** What is changed at the bench, and the bench itself in words. */
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { amountsOf, CATALOGUE, date, demoGarden, plainStem, type Stand, type Stem, type StemCut } from "@wren/core";
+import {
+  amountsOf,
+  buildOf,
+  CATALOGUE,
+  date,
+  demoGarden,
+  plainBranch,
+  plainStem,
+  stemsAfter,
+  type Stand,
+  type Stem,
+  type StemCut,
+} from "@wren/core";
 import { sawTooth } from "../src/drawing/sawTooth.geometry.ts";
 import { nearestPart, onSheet, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
 import {
-  carriedOut,
   cutAt,
   newStand,
   standOf,
-  stemsAfter,
   wholeCut,
+  withCarriedOut,
   withCuts,
   withoutStem,
   withStem,
 } from "../src/screens/bench/standEdits.ts";
 import { freshStart, openAt } from "./harness.tsx";
 
-const lilac = CATALOGUE.byId("syringa-vulgaris")!;
+const built = buildOf(CATALOGUE.byId("syringa-vulgaris")!);
 const stem = (id: string, more: Partial<Stem> = {}): Stem => ({
   ...plainStem(id, 20, 2),
-  branches: [{ at: 0.5, diameterMm: 8, lengthM: 0.5, turnDeg: 90 }],
+  branches: [{ ...plainBranch(0.5, 8, 0.5), turnDeg: 90 }],
   ...more,
 });
 const stand: Stand = {
@@ -83,8 +94,8 @@ describe("edits at the bench", () => {
   test("carried out: a visit with its share, the stems that are left, the try marked, nothing lost", () => {
     const garden = { ...demoGarden(date("2026-06-10")), stands: [stand] };
     const cuts: readonly StemCut[] = [{ cut: "remove", stemId: "b" }, head];
-    const amounts = amountsOf(stand.stems, cuts, lilac);
-    const after = carriedOut(garden, stand, { id: "t1", task: "thin", cuts: [...cuts] }, lilac, {
+    const amounts = amountsOf(stand.stems, cuts, built);
+    const after = withCarriedOut(garden, stand, { id: "t1", task: "thin", cuts: [...cuts] }, built, {
       visitId: "v-new",
       standId: "st2",
       on: date("2026-06-10"),
@@ -107,7 +118,7 @@ describe("edits at the bench", () => {
     ]);
     // A side branch keeps its place on the ground: half of two metres is two thirds of one and a half.
     expect(now.stems[0]!.branches[0]!.at).toBeCloseTo(2 / 3, 3);
-    expect(stemsAfter(now.stems, [], lilac)).toEqual(now.stems);
+    expect(stemsAfter(now.stems, [], built)).toEqual(now.stems);
   });
 });
 
@@ -117,7 +128,7 @@ describe("the bench's geometry", () => {
     for (const deg of [0, 90, 180, 270]) {
       const v = { ...view, deg };
       const points = stemsDrawn(
-        lilac,
+        built,
         v,
       )(stem("a", { leanDeg: 30, turnDeg: 40 }))
         .path(0, 1)
@@ -131,8 +142,8 @@ describe("the bench's geometry", () => {
   test("the part of a stem nearest to a press is the part that is drawn there", () => {
     const s = stem("a", { leanDeg: 20, turnDeg: 10 });
     for (const at of [0.1, 0.45, 0.9]) {
-      const path = stemsDrawn(lilac, view)(s).path(0, at).split("L").at(-1)!.split(" ").map(Number);
-      expect(nearestPart(s, { x: path[0]!, y: path[1]! }, lilac, view)).toBeCloseTo(at, 1);
+      const path = stemsDrawn(built, view)(s).path(0, at).split("L").at(-1)!.split(" ").map(Number);
+      expect(nearestPart(s, { x: path[0]!, y: path[1]! }, built, view)).toBeCloseTo(at, 1);
     }
     expect(onSheet({ x: 0, y: 0, z: 0 }, view)).toEqual({ x: 200, y: 380 });
   });

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
-import { CATALOGUE, date, demoGarden, openGardenFile, SURVEY_FILL, type Garden } from "@wren/core";
+import { CATALOGUE, date, demoGarden, openGardenFile, SURVEY_FILL, type Garden, wish } from "@wren/core";
 import Dexie from "dexie";
 import { IDBKeyRange, indexedDB } from "fake-indexeddb";
 import fc from "fast-check";
@@ -248,11 +248,7 @@ describe("the gate: what may not be kept is not written, and said by row and fie
   const stand = { ...g.stands[0]!, stems: g.stands[0]!.stems.map((s) => ({ ...s, ageYears: 250 })) };
   test.each<[string, Garden, RegExp]>([
     ["a stem of 250 years", { ...g, stands: [stand] }, /stems\[0\]\.ageYears: 250 is too large: expected 200/],
-    [
-      "a wanted height of 4500",
-      grown({ goal: { kind: "smaller", heightM: 4500 } }),
-      /goal\.heightM: 4500 is too large/,
-    ],
+    ["a wanted height of 4500", grown({ goal: wish("smaller", 4500) }), /goal\.heightM: 4500 is too large/],
     ["9999 mm of rain", { ...g, weather: [year] }, /Weather “2026”, rainMm\[0\]: 9999/],
     [
       "250 beds",
@@ -360,7 +356,7 @@ describe("a garden broken by hand opens with the broken rows apart, and comes ou
   const row = (table: string, more: object, from: object) => (d: WrenDb) => d.table(table).put({ ...from, ...more });
   test.each<[string, string[], (d: WrenDb) => Promise<unknown>]>([
     ["a height below nothing", ["plants"], row("plants", { heightM: -1 }, at(g.plants))],
-    ["a wanted height of 4500", ["plants"], row("plants", { goal: { kind: "smaller", heightM: 4500 } }, at(g.plants))],
+    ["a wanted height of 4500", ["plants"], row("plants", { goal: wish("smaller", 4500) }, at(g.plants))],
     ["a kind of a newer catalogue", ["plants"], row("plants", { taxonId: "triffidus-novus" }, at(g.plants))],
     ["a field of a newer version", ["plants"], row("plants", { colour: "blue" }, at(g.plants))],
     ["a plant that is a text", ["plants"], (d) => d.table("plants").put({ id: "x" })],

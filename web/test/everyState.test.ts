@@ -18,6 +18,7 @@ import {
   type Garden,
   type PlainDate,
   type WeatherYear,
+  buildOf,
 } from "@wren/core";
 import fc from "fast-check";
 import { plantFrom, plantInput, plantSchema } from "../src/forms/plantForm.ts";
@@ -133,7 +134,11 @@ const ACTS: Readonly<Record<string, Act>> = {
   })),
   begin: onPlant((g, p, n, id) => withProgramme(g, { id, plantId: p.id, on: day(n), way: "thirds", aimM: null })),
   count: onPlant((g, p, n, id) => {
-    const stems = stemsFromTally({ ...NO_STEMS, thick: 1 + (n % 9), thin: n % 5 }, p, CATALOGUE.byId(p.taxonId)!);
+    const stems = stemsFromTally(
+      { ...NO_STEMS, thick: 1 + (n % 9), thin: n % 5 },
+      p,
+      buildOf(CATALOGUE.byId(p.taxonId)!, p.form),
+    );
     return withStand(g, newStand(id, p.id, seenDay(p, day(n), today), stems));
   }),
   cut: (g, n) => {

@@ -10,19 +10,21 @@ import {
   stemsFromTally,
   type Stem,
   type StemCut,
+  buildOf,
+  plainBranch,
+  stemsAfter,
 } from "@wren/core";
 import { goneLines, NUMBER_R, numberSpots, standLines, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
-import { stemsAfter } from "../src/screens/bench/standEdits.ts";
 
-const lilac = CATALOGUE.byId("syringa-vulgaris")!;
+const lilac = buildOf(CATALOGUE.byId("syringa-vulgaris")!);
 const view = viewOf({ width: 400, height: 400, foot: 20 }, 2.5, 2, 0);
 const drawn = stemsDrawn(lilac, view);
 const stem = (id: string, diameterMm: number, more: Partial<Stem> = {}): Stem => ({
   ...plainStem(id, diameterMm, 2),
   leanDeg: 10,
   branches: [
-    { at: 0.4, diameterMm: 8, lengthM: 0.5, turnDeg: 90 },
-    { at: 0.7, diameterMm: 6, lengthM: 0.4, turnDeg: 200 },
+    { ...plainBranch(0.4, 8, 0.5), turnDeg: 90 },
+    { ...plainBranch(0.7, 6, 0.4), turnDeg: 200 },
   ],
   ...more,
 });
@@ -106,7 +108,7 @@ describe("a stand in lines", () => {
 
 describe("the numbers of cuts", () => {
   const spirea = demoGarden(date("2026-11-25")).plants.find((p) => p.id === "spirea-gate")!;
-  const kind = CATALOGUE.byId("spiraea-japonica")!;
+  const kind = buildOf(CATALOGUE.byId("spiraea-japonica")!);
   const fourteen = stemsFromTally({ ...NO_STEMS, thick: 3, middling: 6, thin: 5, dead: 1, weak: 2 }, spirea, kind);
   const phone = viewOf({ width: 400, height: 430, foot: 24 }, 1.2, 1.2, 0);
   const numbers = new Map(fourteen.map((s, i) => [s.id, i + 1]));

@@ -2,7 +2,7 @@
  * The answer: may this task be done at this plant on this day, why, what it costs, until when, and what
  * else may be done today. Web and command line both call adviseOn; there is no second road to an answer.
  */
-import { cutHeightFor, type CutHeight, type Standing } from "../amount/index.ts";
+import type { CutHeight, Standing } from "../amount/index.ts";
 import { seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
 import {
   TASK_TABLE,
@@ -24,7 +24,7 @@ import {
   type WildlifeCost,
 } from "../jobsite/index.ts";
 import { regimeOf, type CutExtent, type YearOfPrices } from "../price/index.ts";
-import { type GardenModel, likelyTaxa } from "../garden/index.ts";
+import { aimOn, type GardenModel, likelyTaxa } from "../garden/index.ts";
 import { frostRiskOn } from "./dayPrices.ts";
 import { findingsFor, remarks } from "./findings.ts";
 import { signFor } from "./inDoubt.ts";
@@ -342,8 +342,8 @@ class Answer implements Advice {
     return (this.#instead ??= alternatives(this.#q, (t) => verdictFor(this.#q.model, this.plantId, this.on, t)));
   }
   get cutHeight() {
-    const { plant, taxon } = this.#q;
-    return plant.goal.heightM === null ? null : cutHeightFor(plant.goal.heightM, taxon.growthM, taxon.leastStubM);
+    const { plant } = this.#q;
+    return plant.goal.heightM === null ? null : aimOn(this.#q.model, plant, this.on, null).height;
   }
   get likely() {
     return likelyTaxa(this.#q.model, this.#q.plant).map((t) => t.id);

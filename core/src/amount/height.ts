@@ -4,8 +4,7 @@ import { seasonPoint, turnsBy, YEAR_DAYS, type Hemisphere, type PlainDate } from
 import { TASK_TABLE, type Observation, type Plant, type Visit } from "../model/index.ts";
 import { growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
-import { outlineOf, shareOfVisit } from "./cutShare.ts";
-import { heightAtShare } from "./shares.ts";
+import { lowestTop, shareOfVisit, type Measured } from "./cutShare.ts";
 
 export interface HeightEstimate {
   readonly heightM: Metres;
@@ -68,8 +67,13 @@ function lowers(v: Visit): boolean {
 /** Lower than this part of what stood before, a measure of the day of a cut is taken as made after it. */
 const SAME_HEIGHT: Share = 0.95;
 
+/** A plant as its kind, with its stems as they stood before the cuts of a day. */
+interface Grown extends Omit<Measured, "stems"> {
+  readonly stemsOn: (on: PlainDate) => Measured["stems"];
+}
+
 /** The height at the end of a day on which something is known. */
-function endOf({ measured, visits }: Day, before: Metres | null, taxon: Taxon): Metres {
+function endOf({ on, measured, visits }: Day, before: Metres | null, { taxon, plant, stemsOn }: Grown): Metres {
   const last = measured.at(-1) ?? before ?? 0;
   if (visits.length === 0) return last;
   const written = visits.flatMap((v) => leftBy(v) ?? []).at(-1);
@@ -79,8 +83,8 @@ function endOf({ measured, visits }: Day, before: Metres | null, taxon: Taxon): 
   if (written !== undefined) return written;
   const stub = taxon.leastStubM ?? 0;
   return visits.reduce((h, v) => {
-    const z = heightAtShare(outlineOf(taxon), shareOfVisit(v, taxon));
-    return Math.min(h, Math.max(stub, h * z));
+    const m = { taxon, plant, stems: stemsOn(on) };
+    return Math.min(h, Math.max(stub, lowestTop(m, h, shareOfVisit(v, m))));
   }, top);
 }
 
@@ -99,9 +103,14 @@ export function heightOnDay(
   taxon: Taxon,
   year: PlantYear,
   h: Hemisphere,
-  records: { readonly visits: readonly Visit[]; readonly observations: readonly Observation[] },
+  records: {
+    readonly visits: readonly Visit[];
+    readonly observations: readonly Observation[];
+    readonly stemsOn: (on: PlainDate) => Measured["stems"];
+  },
   on: PlainDate,
 ): HeightEstimate {
+  const grown: Grown = { taxon, plant, stemsOn: records.stemsOn };
   const all = daysOf(plant, records.visits, records.observations);
   // A measure made later than the day asked about serves when there is no earlier one.
   const known = all.filter((d) => d.on <= on);
@@ -113,8 +122,8 @@ export function heightOnDay(
   const grow = (to: PlainDate, perYear: Metres): Metres =>
     Math.max(LEAST_M, grownTo(taxon, at.heightM, perYear, grownSeasons(seasonsTo(to), at.vigour)));
   for (const [i, day] of days.entries()) {
-    const heightM = endOf(day, i === 0 ? null : grow(day.on, taxon.growthM[1]), taxon);
-    const cut = Math.max(0, ...day.visits.map((v) => shareOfVisit(v, taxon)));
+    const heightM = endOf(day, i === 0 ? null : grow(day.on, taxon.growthM[1]), grown);
+    const cut = Math.max(0, ...day.visits.map((v) => shareOfVisit(v, { taxon, plant, stems: grown.stemsOn(day.on) })));
     at = { on: day.on, heightM, vigour: vigourAfterCut(taxon, cut) };
   }
   const [slow, usual, strong] = taxon.growthM;

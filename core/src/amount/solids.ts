@@ -3,8 +3,6 @@
  * exact formula; `volumeByQuadrature` finds the same from the outline alone and serves to check it, and outlines
  * that have no formula.
  */
-import type { Taxon } from "../catalogue/index.ts";
-import { outlineOf } from "./cutShare.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 
 /** Outlines round an upright axis stand on the ground; a wall is as long as its length and may be battered. */
@@ -21,20 +19,6 @@ export type Solid =
       readonly topM: Metres;
       readonly lengthM: Metres;
     };
-
-/** The solid a habit is taken for when its height and width were measured. */
-export function solidOf(taxon: Pick<Taxon, "habit">, heightM: Metres, widthM: Metres): Solid {
-  switch (outlineOf(taxon)) {
-    case "dome":
-      return { solid: "ellipsoid", heightM, widthM, depthM: widthM };
-    case "cone":
-      return { solid: "cone", heightM, widthM };
-    case "column":
-      return { solid: "frustum", heightM, footM: widthM, topM: widthM };
-    case "vase":
-      return { solid: "frustum", heightM, footM: 0, topM: widthM };
-  }
-}
 
 /** Section at relative height z (0 ground, 1 top), m². */
 export function sectionAt(s: Solid, z: Share): number {

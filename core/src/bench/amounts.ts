@@ -1,9 +1,17 @@
 /** A set of cuts in shares: of leaf, of stems, of outline; and the size that is left. */
-import { betweenShare, outlineOf, shareByCount, shareByHeight, solidOf } from "../amount/index.ts";
+import { shareByCount } from "../amount/index.ts";
 import type { Stem, StemCut } from "../model/index.ts";
-import { reachLeft } from "../stems/index.ts";
+import {
+  effectsOn,
+  leafAbove,
+  leafOf,
+  leafOutside,
+  reachLeft,
+  standSize,
+  type Build,
+  type StemEffect,
+} from "../stems/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
-import { effectOn, leafWeight, type StemEffect, type StemKind } from "./effects.ts";
 
 export interface Size {
   readonly heightM: Metres;
@@ -17,6 +25,8 @@ export interface Amounts {
   readonly share: Share;
   /** Live leaf on torn or diseased stems that goes: booked apart. */
   readonly hazardShare: Share;
+  /** What each stem carries of the whole. */
+  readonly ofStems: readonly Share[];
   /** Healthy live stems that go at the base, of all live ones. */
   readonly removed: number;
   readonly live: number;
@@ -36,11 +46,11 @@ export interface Amounts {
 const isLive = (s: Stem): boolean => s.state !== "dead";
 const isHealthy = (s: Stem): boolean => s.state === "live";
 
-function sizeOf(effects: readonly StemEffect[], kind: StemKind): Size {
+function sizeOf(effects: readonly StemEffect[], build: Build): Size {
   let [heightM, halfM] = [0, 0];
   for (const e of effects) {
     if (!isLive(e.stem)) continue;
-    const left = reachLeft(e.stem, e.kept, e.branchParts, kind);
+    const left = reachLeft(e.stem, e, build);
     heightM = Math.max(heightM, left.heightM);
     halfM = Math.max(halfM, left.radiusM);
   }
@@ -48,40 +58,41 @@ function sizeOf(effects: readonly StemEffect[], kind: StemKind): Size {
 }
 
 /** Size before any cut; kept, since every try on the same stems asks for it. */
-const UNCUT = new WeakMap<readonly Stem[], { readonly habit: string; readonly before: Size }>();
-function uncut(stems: readonly Stem[], kind: StemKind): Size {
+const UNCUT = new WeakMap<readonly Stem[], { readonly build: Build; readonly before: Size }>();
+function uncut(stems: readonly Stem[], build: Build): Size {
   const kept = UNCUT.get(stems);
-  if (kept?.habit === kind.habit) return kept.before;
-  const before = sizeOf(
-    stems.map((s) => effectOn(s, [], kind)),
-    kind,
-  );
-  UNCUT.set(stems, { habit: kind.habit, before });
+  if (kept?.build === build) return kept.before;
+  const { heightM, radiusM } = standSize(stems, build);
+  const before = { heightM, widthM: 2 * radiusM };
+  UNCUT.set(stems, { build, before });
   return before;
 }
 
 /** What a list of cuts amounts to on these stems. Dead stems stand in no sum. */
-export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], kind: StemKind): Amounts {
-  const effects = stems.map((s) => effectOn(s, cuts, kind));
-  let [all, healthyGone, hazardGone, reached, length] = [0, 0, 0, 0, 0];
-  for (const e of effects) {
-    const w = leafWeight(e.stem, kind.sapwoodMm);
-    all += w;
+export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], build: Build): Amounts {
+  const leaf = leafOf(stems, build);
+  const effects = effectsOn(stems, cuts, build);
+  let [healthyGone, hazardGone, reached, length] = [0, 0, 0, 0];
+  effects.forEach((e, i) => {
+    const w = leaf.stems[i]!.weight;
+    if (w === 0) return;
     if (isHealthy(e.stem)) healthyGone += w * e.leafGone;
     else hazardGone += w * e.leafGone;
     reached += w * e.endsGone;
     length += w * e.leafGone;
-  }
+  });
   const live = stems.filter(isLive).length;
   const removed = effects.filter((e) => e.kept === 0 && isHealthy(e.stem)).length;
-  const before = uncut(stems, kind);
-  const after = sizeOf(effects, kind);
-  const part = (x: number): Share => (all === 0 ? 0 : clampShare(x / all));
+  const before = uncut(stems, build);
+  const after = sizeOf(effects, build);
+  const part = (x: number): Share => (leaf.weight === 0 ? 0 : clampShare(x / leaf.weight));
   const reach = part(Math.max(reached, length));
+  const { body } = leaf;
   return {
     effects,
     share: part(healthyGone),
     hazardShare: part(hazardGone),
+    ofStems: leaf.stems.map((s) => part(s.weight)),
     removed,
     live,
     countShare: shareByCount(removed, live),
@@ -91,10 +102,7 @@ export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], kind
     depth: reach === 0 ? 0 : clampShare(part(length) / reach),
     before,
     after,
-    byOutline:
-      before.heightM > 0
-        ? betweenShare(solidOf(kind, before.heightM, before.widthM), solidOf(kind, after.heightM, after.widthM))
-        : null,
-    byHeight: before.heightM > 0 ? shareByHeight(before.heightM, after.heightM, outlineOf(kind)) : null,
+    byOutline: before.heightM > 0 && after.heightM > 0 ? leafOutside(body, after.heightM, after.widthM) : null,
+    byHeight: before.heightM > 0 && after.heightM > 0 ? leafAbove(body, after.heightM) : null,
   };
 }

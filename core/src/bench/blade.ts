@@ -1,5 +1,6 @@
 /** Where the blade goes: the place a heading cut snaps to, and how far above it to cut. */
 import type { Stem, StemCut } from "../model/index.ts";
+import { alongStem, between, branchRun, partLeft, type Build } from "../stems/index.ts";
 import type { Metres, Millimetres, Share } from "../units/index.ts";
 
 export const BLADE = {
@@ -42,7 +43,7 @@ export const nodeSpacing = (s: Stem): Metres =>
 export function bladePlace(s: Stem, wantedM: Metres, leastM: Metres = 0): BladePlace {
   const gap = nodeSpacing(s);
   const branches = s.branches.flatMap((b, i): BladePlace[] =>
-    b.diameterMm >= s.diameterMm * BLADE.leastLeader
+    !b.dead && b.diameterMm >= s.diameterMm * BLADE.leastLeader
       ? [{ keptM: b.at * s.lengthM, above: "branch", outward: true, branch: i, aboveMm: BLADE.aboveBranchMm }]
       : [],
   );
@@ -67,5 +68,35 @@ export function cutAbove(s: Stem, wantedM: Metres, leastM: Metres = 0): StemCut 
     : { cut: "to-branch", stemId: s.id, branch: place.branch };
 }
 
-/** Part of the length at which a heading leaves the stem leafless. */
-export const isBare = (kept: Share, bareFoot: Share): boolean => kept <= bareFoot;
+/** Where a cut at a stem is made, and how thick the wood is there; null for cuts over the whole plant. */
+export function cutPlace(
+  s: Stem,
+  c: StemCut,
+  build: Build,
+): { readonly heightM: Metres; readonly diameterMm: Millimetres } | null {
+  if (!("stemId" in c)) return null;
+  const onAxis = (at: Share) => ({
+    heightM: alongStem(s, at, build).z,
+    diameterMm: s.diameterMm * partLeft(at),
+  });
+  const b = "branch" in c ? s.branches[c.branch] : undefined;
+  switch (c.cut) {
+    case "remove":
+      return onAxis(0);
+    case "head":
+      return onAxis(Math.min(1, c.keptM / s.lengthM));
+    case "to-branch":
+      return onAxis(b?.at ?? 1);
+    case "branch-off":
+      return b ? { heightM: alongStem(s, b.at, build).z, diameterMm: b.diameterMm } : null;
+    case "branch-back": {
+      if (!b) return null;
+      const at = Math.min(1, c.keptM / b.lengthM);
+      return { heightM: between(branchRun(s, b, build), at).z, diameterMm: b.diameterMm * partLeft(at) };
+    }
+    case "shoot-off": {
+      const x = b?.shoots[c.shoot];
+      return b && x ? { heightM: between(branchRun(s, b, build), x.at).z, diameterMm: x.diameterMm } : null;
+    }
+  }
+}

@@ -1,12 +1,10 @@
 /** The list to carry out: numbered, by pass and tool, each line saying where the blade goes. */
 import type { Taxon } from "../catalogue/index.ts";
-import type { GoalKind, Stem, StemCut, Task } from "../model/index.ts";
-import { isNeedled, passOrder, toolFor, type Pass } from "../craft/index.ts";
-import { alongStem } from "../stems/index.ts";
+import type { Stem, StemCut, Task } from "../model/index.ts";
+import { isNeedled, passOrder, toolFor, type Pass, type Worked } from "../craft/index.ts";
+import type { Build } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
-import { BLADE, bladePlace } from "./blade.ts";
-import { effectOn, partLeft } from "./effects.ts";
-import { stemsOf } from "./passes.ts";
+import { BLADE, bladePlace, cutPlace } from "./blade.ts";
 import { BENCH_LIMITS } from "./remarks.ts";
 
 /** A line of the list to carry out. */
@@ -28,12 +26,29 @@ export interface CutLine {
   readonly threeCuts: boolean;
 }
 
-/** The pass that asked for a cut: the first of the task's passes whose stems hold it; headings are about height. */
-function passFor(c: StemCut, stems: readonly Stem[], order: readonly Pass[]): Pass {
-  if (!("stemId" in c)) return c.cut === "lift" ? "lift" : "ends";
-  if (c.cut === "head" || c.cut === "to-branch") return "height";
-  const own = order.find((p) => stemsOf(p, stems).some((s) => s.id === c.stemId));
-  return own ?? (c.cut === "branch-off" ? "wrong-way" : "oldest");
+/** The pass that a cut belongs to where no proposal says so; headings are about height. */
+function passFor(c: StemCut, stem: Stem | null, order: readonly Pass[]): Pass {
+  const first = (...passes: readonly Pass[]): Pass => passes.find((p) => order.includes(p)) ?? passes[0]!;
+  if (stem === null) return c.cut === "lift" ? "lift" : c.cut === "top" ? first("height", "ends") : "ends";
+  const b = "branch" in c ? stem.branches[c.branch] : undefined;
+  switch (c.cut) {
+    case "head":
+    case "to-branch":
+      return stem.deadFrom !== null ? "dead" : first("height", "off-path");
+    case "remove":
+      if (stem.state === "dead") return "dead";
+      if (stem.state !== "live") return "hazard";
+      if (stem.crosses !== null && order.includes("crossing")) return "crossing";
+      return (
+        (stem.faults.find((f) => order.includes(f)) as Pass | undefined) ?? first("oldest", "suckers", "wrong-way")
+      );
+    case "branch-off":
+      return b?.dead ? "dead" : first("leaders", "upright", "inside", "off-path", "wrong-way");
+    case "branch-back":
+      return first("side-shoots", "off-path", "height", "wrong-way");
+    default:
+      return "shoot" in c && b?.shoots[c.shoot]?.dead ? "dead" : first("upright", "off-path", "inside");
+  }
 }
 
 const WHOLE_TOOL: Readonly<Record<string, string>> = {
@@ -41,6 +56,7 @@ const WHOLE_TOOL: Readonly<Record<string, string>> = {
   tips: "secateurs",
   candles: "fingers",
   "dead-heads": "secateurs",
+  top: "secateurs",
   lift: "loppers",
 };
 
@@ -51,7 +67,10 @@ function bladeOf(c: StemCut, stem: Stem, taxon: Taxon): CutLine["blade"] {
     case "to-branch":
       return { above: "branch", outward: true, mm: BLADE.aboveBranchMm };
     case "branch-off":
+    case "shoot-off":
       return { above: "stem", outward: true, mm: 0 };
+    case "branch-back":
+      return { above: "bud", outward: true, mm: BLADE.aboveBudMm };
     case "head": {
       const place = bladePlace(stem, c.keptM);
       if (isNeedled(taxon)) return { above: "side-shoot", outward: place.outward, mm: place.aboveMm };
@@ -68,14 +87,15 @@ export function cutList(
   cuts: readonly StemCut[],
   taxon: Taxon,
   task: Task,
-  goal: GoalKind,
+  plant: Worked,
+  build: Build,
 ): readonly CutLine[] {
-  const order = passOrder(taxon, task, goal);
+  const order = passOrder(taxon, task, plant);
   const byId = new Map(stems.map((s) => [s.id, s]));
   const rank = (p: Pass): number => (order.includes(p) ? order.indexOf(p) : order.length);
   const lines = cuts.map((cut): Omit<CutLine, "no"> => {
     const stem = "stemId" in cut ? (byId.get(cut.stemId) ?? null) : null;
-    const pass = passFor(cut, stems, order);
+    const pass = passFor(cut, stem, order);
     if (stem === null)
       return {
         pass,
@@ -87,15 +107,14 @@ export function cutList(
         blade: null,
         threeCuts: false,
       };
-    const branch = cut.cut === "branch-off" ? stem.branches[cut.branch] : undefined;
-    const at = branch?.at ?? effectOn(stem, [cut], taxon).kept;
-    const diameterMm = Math.round(branch?.diameterMm ?? stem.diameterMm * partLeft(at));
+    const place = cutPlace(stem, cut, build);
+    const diameterMm = Math.max(1, Math.round(place?.diameterMm ?? stem.diameterMm));
     return {
       pass,
       tool: toolFor(diameterMm),
       cut,
       stem,
-      heightM: alongStem(stem, at, taxon).z,
+      heightM: place?.heightM ?? 0,
       diameterMm,
       blade: bladeOf(cut, stem, taxon),
       threeCuts: diameterMm >= BENCH_LIMITS.threeCutMm,

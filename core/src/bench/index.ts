@@ -1,4 +1,3 @@
-export * from "./effects.ts";
 export * from "./amounts.ts";
 export * from "./blade.ts";
 export * from "./remarks.ts";
@@ -6,5 +5,4 @@ export * from "./tryOut.ts";
 export * from "./subset.ts";
 export * from "./passes.ts";
 export * from "./suggest.ts";
-export * from "./follows.ts";
 export * from "./cutList.ts";

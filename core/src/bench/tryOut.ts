@@ -4,6 +4,7 @@ import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Plant, Stem, StemCut, Task } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
+import { buildOf } from "../stems/index.ts";
 import { amountsOf, type Amounts } from "./amounts.ts";
 import { isRefusal, remarksOn, type Remark } from "./remarks.ts";
 
@@ -39,13 +40,14 @@ export interface TryQuestion {
 /** Works a try out: shares by every measure, the account, flowers, what stands against it. */
 export function tryOut(model: GardenModel, { plant, stems, task, cuts }: TryQuestion, on: PlainDate): TryResult {
   const taxon = model.taxonOf(plant);
-  const amounts = amountsOf(stems, cuts, taxon);
+  const build = buildOf(taxon, plant.form);
+  const amounts = amountsOf(stems, cuts, build);
   // Where nothing live is cut yet, the answer is that for the task.
   const advice = adviseOn(model, plant.id, on, task, amounts.reach === 0 ? null : amounts);
   const remarks = remarksOn(
     amounts.effects,
     cuts,
-    { plant, taxon, standing: advice.standing },
+    { plant, taxon, build, task, standing: advice.standing },
     heightOf(model, plant, on).heightM,
   );
   const renewal = advice.regime === "renewal";

@@ -167,8 +167,6 @@ export const TaxonSchema = z.strictObject({
   }),
   /** Conducting outer ring of a stem, mm; thick stems carry fewer leaves than their section says. */
   sapwoodMm: z.number().positive(),
-  /** Foliage along a stem: exponent of (1 − z) above a leafless foot. */
-  profile: z.strictObject({ exponent: z.number().min(1).max(3), bareFoot: share }),
   passes: z.enum(["shaping", "cutback", "renewal", "framework"]),
   hazards: z.array(z.enum(HAZARDS)),
   ailments: z.array(z.enum(AILMENTS)),

@@ -1,7 +1,8 @@
 /** The passes of the work in their order: one table, read by the answer, the kind's page and the bench. */
 import { STANDING_TABLE, type Standing } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { TASK_TABLE, type GoalKind, type Task } from "../model/index.ts";
+import { TASK_TABLE, type Form, type GoalKind, type Task } from "../model/index.ts";
+import { buildOf, type Architecture } from "../stems/index.ts";
 import { GOAL_TABLE } from "../advice/index.ts";
 
 export const PASSES = [
@@ -9,13 +10,18 @@ export const PASSES = [
   "hazard",
   "intruders",
   "low",
+  "off-path",
   "ties",
+  "leaders",
+  "upright",
   "old-heads",
   "oldest",
   "suckers",
   "crossing",
   "weak",
   "wrong-way",
+  "inside",
+  "side-shoots",
   "young-canes",
   "lift",
   "height",
@@ -34,6 +40,20 @@ export const PASS_ROWS: Readonly<Record<Pass, PassRow>> = {
   hazard: { title: "Torn and diseased", why: "Back to a clean edge; booked apart, never refused for the cap." },
   intruders: { title: "Intruders", why: "Seedlings, ivy, a neighbour's suckers: they are none of the plant." },
   low: { title: "On the ground", why: "Leaf disease splashes up from what lies on the ground." },
+  "off-path": {
+    title: "Over the line",
+    why: "The outermost first, each back to a branch further in: nothing shows that it was cut.",
+  },
+  leaders: {
+    title: "One leader",
+    why: "The weaker of two that compete; a strong one is halved this year and goes the next.",
+  },
+  upright: { title: "Straight up", why: "Shoots that stand up out of the layers: off at the branch that lies." },
+  inside: { title: "Inside", why: "Branches in the shade of the others: light comes in, and nobody sees where from." },
+  "side-shoots": {
+    title: "Side shoots",
+    why: "Each back to two or three buds of the frame: they flower close to the wall.",
+  },
   ties: { title: "Ties and wire", why: "See what holds it and what rubs before anything is shortened." },
   "old-heads": { title: "Last year's growth", why: "All of it, to the ground: the new comes from below." },
   oldest: { title: "The oldest, at the base", why: "Young stems carry the better flowers and refill the foot." },
@@ -58,6 +78,36 @@ const BY_WAY: Readonly<Record<Taxon["passes"], readonly Pass[]>> = {
   renewal: ["oldest", "crossing", "height"],
   framework: ["ties", "weak", "crossing", "young-canes", "height"],
 };
+/** The same by how a plant is built, where that decides; null: by the way its kind is worked. */
+const BY_BUILD: Readonly<Record<Architecture, readonly Pass[] | null>> = {
+  stems: null,
+  tuft: null,
+  canes: ["oldest", "crossing", "weak", "height"],
+  trunk: ["crossing", "inside", "height"],
+  tiers: ["leaders", "ends"],
+  wall: ["ties", "weak", "side-shoots", "height"],
+  layers: ["upright", "crossing", "height"],
+  shell: ["crossing", "weak", "height"],
+};
+/** Thinning by how a plant is built: of what is carried by a trunk or an arm only branches go. */
+const THINNED: Readonly<Record<Architecture, readonly Pass[]>> = {
+  stems: ["oldest", "crossing", "weak", "wrong-way"],
+  tuft: [],
+  canes: ["oldest", "crossing", "weak"],
+  trunk: ["crossing", "inside"],
+  tiers: ["leaders", "inside"],
+  wall: ["ties", "weak", "inside"],
+  layers: ["upright", "crossing", "inside"],
+  shell: ["crossing", "weak", "inside"],
+};
+/** What a wish puts first, and what it adds at the end of the sorting. */
+const BY_GOAL: Partial<Record<GoalKind, { readonly first?: readonly Pass[]; readonly more?: readonly Pass[] }>> = {
+  upright: { first: ["weak"] },
+  "large-flowers": { first: ["weak"] },
+  open: { more: ["inside"] },
+  "off-path": { first: ["off-path"] },
+  ground: { first: ["off-path"] },
+};
 /** Tasks that have passes of their own. */
 const BY_TASK: Partial<Record<Task, readonly Pass[]>> = {
   leave: [],
@@ -67,7 +117,6 @@ const BY_TASK: Partial<Record<Task, readonly Pass[]>> = {
   candle: ["dead", "ends"],
   shear: ["dead", "ends"],
   lift: ["dead", "low", "lift"],
-  thin: [...CLEAN, "oldest", "crossing", "weak", "wrong-way"],
   renovate: [...CLEAN, "oldest"],
   "hard-cutback": [...CLEAN, "height", "weak"],
   "reduce-for-wind": ["dead", "height"],
@@ -80,15 +129,44 @@ const HERBACEOUS: Partial<Record<Task, readonly Pass[]>> = {
   shape: ["dead", "ends"],
 };
 
-/** The passes of a task on a kind, in order; a goal may ask for another order than the kind's own. */
-export const passOrder = (taxon: Taxon, task: Task, goal: GoalKind = "routine"): readonly Pass[] =>
-  (taxon.leaf === "herbaceous" ? HERBACEOUS[task] : undefined) ??
-  BY_TASK[task] ?? [...CLEAN, ...BY_WAY[GOAL_TABLE[goal].passes ?? taxon.passes]];
+/** What of a plant decides on its passes. */
+export interface Worked {
+  readonly goal: { readonly kind: GoalKind; readonly lines: readonly unknown[] };
+  readonly form: Form | null;
+}
+/** A plant as its kind is usually grown and worked. */
+export const USUALLY_WORKED: Worked = { goal: { kind: "routine", lines: [] }, form: null };
+
+const once = (passes: readonly Pass[]): readonly Pass[] => passes.filter((p, i) => passes.indexOf(p) === i);
+
+/** The passes of a task on a kind, in order; a wish, or how the plant is built, may ask for another order than the kind's own. */
+export function passOrder(taxon: Taxon, task: Task, { goal, form }: Worked = USUALLY_WORKED): readonly Pass[] {
+  const own = (taxon.leaf === "herbaceous" ? HERBACEOUS[task] : undefined) ?? BY_TASK[task];
+  if (own) return own;
+  const { architecture } = buildOf(taxon, form);
+  const wish = BY_GOAL[goal.kind] ?? {};
+  const way = GOAL_TABLE[goal.kind].passes;
+  const usual = task === "thin" ? THINNED[architecture] : (BY_BUILD[architecture] ?? BY_WAY[way ?? taxon.passes]);
+  const sorted: readonly Pass[] =
+    task === "thin" && taxon.regrowthFromLeaflessWood === "no"
+      ? usual.map((p) => (p === "oldest" ? "inside" : p))
+      : usual;
+  const last: readonly Pass[] = sorted.filter((p) => p === "height" || p === "ends");
+  const lines: readonly Pass[] = goal.lines.length > 0 ? ["off-path"] : [];
+  return once([
+    ...CLEAN,
+    ...lines,
+    ...(wish.first ?? []),
+    ...sorted.filter((p) => !last.includes(p)),
+    ...(wish.more ?? []),
+    ...last,
+  ]);
+}
 
 /** The passes that the state of a plant leaves of them: dead wood only where live cuts wait, nothing where that waits too. */
-export function passesOffered(taxon: Taxon, task: Task, goal: GoalKind, standing: Standing): readonly Pass[] {
+export function passesOffered(taxon: Taxon, task: Task, worked: Worked, standing: Standing): readonly Pass[] {
   const row = STANDING_TABLE[standing];
   if (row.deadWood === "wait") return [];
-  const order = passOrder(taxon, task, goal);
+  const order = passOrder(taxon, task, worked);
   return row.liveCuts === "wait" && TASK_TABLE[task].live ? order.filter((p) => p === "dead") : order;
 }

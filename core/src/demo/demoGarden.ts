@@ -4,7 +4,7 @@
  * places, brands or cultivars.
  */
 import type { Catalogue } from "../catalogue/index.ts";
-import { NO_STEMS, stemsFromTally, type Tally } from "../stems/index.ts";
+import { NO_STEMS, stemsFromTally, type Tally, buildOf } from "../stems/index.ts";
 import { date, makeDate, monthDay, partsOf, type PlainDate } from "../calendar/index.ts";
 import {
   UNSAID_PLACE,
@@ -25,6 +25,7 @@ import {
   type Task,
   type Viewpoint,
   type Visit,
+  wish,
 } from "../model/index.ts";
 
 /** Plants whose stems were counted on an autumn walk. */
@@ -304,7 +305,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
       plantedOn: planted,
       condition: p.condition ?? "healthy",
       conditionOn: p.condition ? measured : null,
-      goal: { kind: p.goal[0], heightM: p.goal[1] },
+      goal: wish(p.goal[0], p.goal[1]),
       powerLineM: p.powerLineM ?? null,
       thickestStemMm: p.thickestMm ?? null,
       note: p.note,
@@ -335,7 +336,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
   const stands = COUNTED.flatMap((c): Stand[] => {
     const p = plantById.get(c.plant)!;
     const taxon = catalogue.byId(p.taxonId)!;
-    return [{ id: `stems-${p.id}`, plantId: p.id, on: measured, stems: stemsFromTally(c.tally, p, taxon), tries: [], chosen: null, note: c.note }];
+    return [{ id: `stems-${p.id}`, plantId: p.id, on: measured, stems: stemsFromTally(c.tally, p, buildOf(taxon, p.form)), tries: [], chosen: null, note: c.note }];
   });
   return inOrder({
     id: "demo",

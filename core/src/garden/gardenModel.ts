@@ -2,8 +2,15 @@
 import { schoolOption, type Catalogue, type SchoolOption, type Taxon } from "../catalogue/index.ts";
 import { dayOfYear, partsOf, seasonPoint, type PlainDate, type SeasonPoint } from "../calendar/index.ts";
 import { ahead, type Climate } from "../climate/index.ts";
-import { heightOnDay, seasonsEndHeight, shareOfVisit, type HeightEstimate, type LedgerEntry } from "../amount/index.ts";
-import type { Garden, Observation, Plant, Task, Visit } from "../model/index.ts";
+import {
+  heightOnDay,
+  seasonsEndHeight,
+  shareOfVisit,
+  type HeightEstimate,
+  type LedgerEntry,
+  type Measured,
+} from "../amount/index.ts";
+import type { Garden, Observation, Plant, Stand, Stem, Task, Visit } from "../model/index.ts";
 import { seenYear, yearClocks, type Pace, type PlantYear } from "../phenology/index.ts";
 import type { Metres } from "../units/index.ts";
 import { shownKey, type DaysShown } from "../price/index.ts";
@@ -49,6 +56,8 @@ export interface GardenModel {
   /** What the schools that hold for a plant of a kind change, all of them together. */
   readonly schooling: (plant: Plant, taxon: Taxon) => Schooling;
   readonly visitsOf: (plantId: string) => readonly Visit[];
+  /** Its stems as they were last drawn up to a day; null: never drawn. */
+  readonly stemsOn: (plantId: string, on: PlainDate) => readonly Stem[] | null;
   readonly observationsOf: (plantId: string) => readonly Observation[];
   readonly ledgerOf: (plantId: string) => readonly LedgerEntry[];
   readonly season: (on: PlainDate) => SeasonPoint;
@@ -123,16 +132,21 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
       ? { ...known, simulated: row.source === "simulated" }
       : null;
   };
+  const stands = grouped(garden.stands, (s) => s.plantId);
+  const stemsOn = (id: string, on: PlainDate): readonly Stem[] | null =>
+    (stands.get(id) ?? []).filter((s) => s.on <= on).reduce<Stand | null>((a, b) => (a && a.on > b.on ? a : b), null)
+      ?.stems ?? null;
   const visitsOf = (id: string): readonly Visit[] => visits.get(id) ?? [];
   const ledgerOf = remembered(
     (id: string) => id,
     (id): readonly LedgerEntry[] => {
-      const taxon = taxonOf(plant(id));
+      const p = plant(id);
+      const taxon = taxonOf(p);
       return visitsOf(id).map((v) => ({
         visitId: v.id,
         on: v.on,
         regime: v.regime,
-        share: shareOfVisit(v, taxon),
+        share: shareOfVisit(v, { taxon, plant: p, stems: stemsOn(id, v.on) }),
         hazardShare: v.hazardShare,
       }));
     },
@@ -154,6 +168,7 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     schooling,
     school: (id, p) => schoolOption(id, p ? { ...garden.rules.schools, ...p.schools } : garden.rules.schools, minimumC),
     visitsOf,
+    stemsOn,
     observationsOf: (id) => observations.get(id) ?? [],
     ledgerOf,
     season,
@@ -166,6 +181,14 @@ export function plantsYear(model: GardenModel, plant: Plant, on: PlainDate): Pla
   return model.kindsFor(plant, taxon, on).yearOf(taxon);
 }
 
+/** What a cut on a day is measured by: the plant's kind, form and width, and its stems as they were last drawn. */
+export const measuredOn = (
+  model: GardenModel,
+  plant: Plant,
+  on: PlainDate,
+  taxon: Taxon = model.taxonOf(plant),
+): Measured => ({ taxon, plant, stems: model.stemsOn(plant.id, on) });
+
 /** A plant's height on a day, from its measures, its cuts and its own year. @param taxon the kind it is taken for */
 export function heightOf(
   model: GardenModel,
@@ -173,7 +196,11 @@ export function heightOf(
   on: PlainDate,
   taxon: Taxon = model.taxonOf(plant),
 ): HeightEstimate {
-  const records = { visits: model.visitsOf(plant.id), observations: model.observationsOf(plant.id) };
+  const records = {
+    visits: model.visitsOf(plant.id),
+    observations: model.observationsOf(plant.id),
+    stemsOn: (day: PlainDate) => model.stemsOn(plant.id, day),
+  };
   const year = model.kindsFor(plant, taxon, on).yearOf(taxon);
   return heightOnDay(plant, taxon, year, model.climate.hemisphere, records, on);
 }

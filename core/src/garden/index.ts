@@ -3,3 +3,4 @@ export { kindCache, withYears, type KindCache, type Kinds } from "./kinds.ts";
 export * from "./likely.ts";
 export { ownKind } from "./ownKind.ts";
 export type { Schooling } from "./schooling.ts";
+export * from "./aim.ts";

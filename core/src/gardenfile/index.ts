@@ -3,5 +3,15 @@ export * from "./diff.ts";
 export { gate } from "./gate.ts";
 export * from "./gardenFile.ts";
 export { fromZod, type FileIssue, type FileIssueCode } from "./issues.ts";
-export { FORM_FILL, OUTLOOK_FILL, placed, PRICES_FILL, seeing, SURVEY_FILL, TIMING_FILL } from "./migrations.ts";
+export {
+  aimed,
+  branched,
+  FORM_FILL,
+  OUTLOOK_FILL,
+  placed,
+  PRICES_FILL,
+  seeing,
+  SURVEY_FILL,
+  TIMING_FILL,
+} from "./migrations.ts";
 export { salvage, type Apart, type RawRows, type RowList, type Salvaged } from "./salvage.ts";

@@ -114,6 +114,30 @@ export const FORM_FILL = {
 } as const;
 const formed = filledWith(FORM_FILL, {});
 
+/** Version 9 drew stems with bare side branches. A stand as it is drawn now; the browser's rows go the same way. */
+export function branched(stand: Record<string, unknown>): Record<string, unknown> {
+  const side = { riseDeg: 45, dead: false, leafFrom: null, shoots: [] };
+  const stems = recordsOf(stand["stems"])?.map((s) => ({
+    leafFrom: null,
+    deadFrom: null,
+    ...s,
+    branches: rows(s["branches"], side),
+  }));
+  return stems ? { ...stand, stems } : stand;
+}
+/** Nor did it know a wanted width, or lines to stay behind. */
+export function aimed(plant: Record<string, unknown>): Record<string, unknown> {
+  const { goal } = plant;
+  return isRecord(goal) ? { ...plant, goal: { widthM: null, lines: [], ...goal } } : plant;
+}
+const built: Step = (file) => {
+  const { garden } = file;
+  if (!isRecord(garden)) return file;
+  const stands = recordsOf(garden["stands"])?.map(branched) ?? garden["stands"];
+  const plants = recordsOf(garden["plants"])?.map(aimed) ?? garden["plants"];
+  return { ...file, garden: { ...garden, plants, ...(stands === undefined ? {} : { stands }) } };
+};
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
 const STEPS: Readonly<Record<number, Step>> = {
   1: surveyed,
@@ -124,8 +148,9 @@ const STEPS: Readonly<Record<number, Step>> = {
   6: located,
   7: seenMore,
   8: formed,
+  9: built,
 };
-export const NEWEST = 9;
+export const NEWEST = 10;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

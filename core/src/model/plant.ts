@@ -80,6 +80,8 @@ export const STANCES = ["upright", "flopped", "leaning", "split"] as const;
 export type Stance = (typeof STANCES)[number];
 /** What a plant may stand against. */
 export const TOUCHED = ["path", "fence", "wall", "window", "plant", "wire", "roof", "mower"] as const;
+/** What a plant may be kept clear of. */
+export const KEPT_CLEAR = [...TOUCHED, "passage", "ground"] as const;
 export const SUPPORTS = ["sound", "broken-ties", "trapped", "rubbing"] as const;
 
 /** What a look at the plant's health found; the condition follows from it. */
@@ -119,6 +121,41 @@ export const ViewSchema = z.strictObject({
 /** What a plant must do for somebody who looks. */
 export type View = Readonly<z.infer<typeof ViewSchema>>;
 
+/** Sides of a plant, seen from the front of its bed. */
+export const PLANT_SIDES = ["front", "back", "left", "right"] as const;
+/** One of the sides. */
+export type Side = (typeof PLANT_SIDES)[number];
+/** An upright plane that a plant is to stay behind: a path, a wall, a neighbour, a passage, ground to be won back. */
+export const LineSchema = z.strictObject({
+  side: z.enum(PLANT_SIDES),
+  what: z.enum(KEPT_CLEAR),
+  /** Which neighbour, which window; may be empty. */
+  called: text(LETTERS.name),
+  /** From the plant's middle. */
+  distanceM: within(BOUNDS.distanceM),
+  /** It holds up to this height; null: all the way up. */
+  upToM: heightM.nullable(),
+});
+/** A line that a plant is to stay behind. */
+export type Line = Readonly<z.infer<typeof LineSchema>>;
+/** What the gardener wants of a plant: why, and the size it is to stand at when a season's growth ends. */
+export const GoalSchema = z.strictObject({
+  kind: z.enum(GOALS),
+  heightM: heightM.nullable(),
+  widthM: within(BOUNDS.widthM).nullable(),
+  lines: rows(LineSchema, MOST.lines),
+});
+/** What the gardener wants of a plant. */
+export type Goal = Readonly<z.infer<typeof GoalSchema>>;
+
+/** A wish of a kind and perhaps a height, with nothing else said. */
+export const wish = (kind: GoalKind, heightM: number | null = null): Goal => ({
+  kind,
+  heightM,
+  widthM: null,
+  lines: [],
+});
+
 const hours = within(BOUNDS.hours).nullable();
 export const PlantSchema = z.strictObject({
   id,
@@ -136,7 +173,7 @@ export const PlantSchema = z.strictObject({
   plantedOn: PlainDateSchema.nullable(),
   condition: z.enum(CONDITIONS),
   conditionOn: PlainDateSchema.nullable(),
-  goal: z.strictObject({ kind: z.enum(GOALS), heightM: heightM.nullable() }),
+  goal: GoalSchema,
   /** Nearest power line; null when there is none within reach. */
   powerLineM: within(BOUNDS.powerLineM).nullable(),
   /** Thickest stem to be cut. */

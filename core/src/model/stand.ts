@@ -16,14 +16,29 @@ export type StemFault = (typeof STEM_FAULTS)[number];
 const lengthM = within(BOUNDS.lengthM);
 const turnDeg = within(BOUNDS.turnDeg);
 const index = within(BOUNDS.branch);
+const shootIndex = within(BOUNDS.shoot);
 
-export const SideBranchSchema = z.strictObject({
-  /** Where it leaves the stem: 0 at the ground, 1 at the tip. */
+/** What stands off an axis: a branch off a stem, a shoot off a branch. */
+const side = {
+  /** Where it leaves what carries it: 0 at its foot, 1 at its tip. */
   at: share,
   diameterMm: millimetres,
   lengthM,
   turnDeg,
+  /** How steeply it rises over level; negative: it hangs. */
+  riseDeg: within(BOUNDS.riseDeg),
+  dead: z.boolean(),
+};
+export const SideShootSchema = z.strictObject(side);
+/** A shoot off a side branch. */
+export type SideShoot = Readonly<z.infer<typeof SideShootSchema>>;
+export const SideBranchSchema = z.strictObject({
+  ...side,
+  /** Bare up to this part of its length; null: not looked at. */
+  leafFrom: share.nullable(),
+  shoots: rows(SideShootSchema, MOST.shoots),
 });
+/** A branch off a stem. */
 export type SideBranch = Readonly<z.infer<typeof SideBranchSchema>>;
 
 export const StemSchema = z.strictObject({
@@ -44,6 +59,9 @@ export const StemSchema = z.strictObject({
   /** Which way it stands off the middle, and how far it leans from upright. */
   turnDeg,
   leanDeg: within(BOUNDS.leanDeg),
+  /** Bare up to this part of its length, dead from that part on; null: not looked at, alive to the tip. */
+  leafFrom: share.nullable(),
+  deadFrom: share.nullable(),
   branches: rows(SideBranchSchema, MOST.branches),
 });
 /** A stem as it was counted at the bench. */
@@ -57,8 +75,14 @@ export const StemCutSchema = z.discriminatedUnion("cut", [
   z.strictObject({ cut: z.literal("to-branch"), stemId: id, branch: index }),
   /** A side branch off at the stem. */
   z.strictObject({ cut: z.literal("branch-off"), stemId: id, branch: index }),
-  /** Everything outside an outline of this height and width. */
+  /** A side branch shortened: to a shoot further in, or to a few buds. */
+  z.strictObject({ cut: z.literal("branch-back"), stemId: id, branch: index, keptM: lengthM }),
+  /** A shoot off at its branch. */
+  z.strictObject({ cut: z.literal("shoot-off"), stemId: id, branch: index, shoot: shootIndex }),
+  /** Everything outside its own outline made smaller to this height and width. */
   z.strictObject({ cut: z.literal("shear"), heightM: lengthM, widthM: lengthM }),
+  /** Everything above a height, level. */
+  z.strictObject({ cut: z.literal("top"), heightM: lengthM }),
   /** So much off every shoot's end. */
   z.strictObject({ cut: z.literal("tips"), offM: lengthM }),
   z.strictObject({ cut: z.literal("candles"), share }),

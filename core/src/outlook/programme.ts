@@ -163,7 +163,7 @@ function yearsLeft(set: Setting, stand: Stand): readonly RenewalYear[] {
   const way = programme.way as RenewalWay;
   const { heightM } = heightOf(model, plant, on);
   const waysWith = (years?: number): readonly RenewalYear[] =>
-    renewals(stand.stems, taxon, heightM, cap, years).find((w) => w.way === way)?.years ?? [];
+    renewals(stand.stems, taxon, plant, heightM, cap, years).find((w) => w.way === way)?.years ?? [];
   const all = waysWith();
   const left = all.length - done.length;
   if (left <= 0) return [];

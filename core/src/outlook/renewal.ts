@@ -1,11 +1,10 @@
 /** An old shrub renewed: which stems go in which year, from the ground or from below, or after its foot has filled. */
-import { outlineOf } from "../amount/index.ts";
+import { lowestTop } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { leafWeight, oldestFirst, renewalThird } from "../bench/index.ts";
-import type { Stem, Watched } from "../model/index.ts";
-import { partAtHeight } from "../stems/index.ts";
+import { oldestFirst, renewalThird } from "../bench/index.ts";
+import type { Plant, Stem, Watched } from "../model/index.ts";
+import { buildOf, leafWeight, partAtHeight } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { lowestCut } from "./reduction.ts";
 
 export const RENEWAL_WAYS = ["thirds", "sides", "at-once", "foot-first", "from-below"] as const;
 export type RenewalWay = (typeof RENEWAL_WAYS)[number];
@@ -75,10 +74,12 @@ const hadItsTurn = (s: Stem): boolean => s.lengthM <= KNEE_M[1] * 1.1;
 export function renewals(
   stems: readonly Stem[],
   taxon: Taxon,
+  plant: Pick<Plant, "form" | "widthM">,
   heightM: Metres,
   cap: Share,
   yearsLeft: number = RENEWAL_YEARS,
 ): readonly Renewal[] {
+  const build = buildOf(taxon, plant.form);
   const live = stems.filter((s) => s.state !== "dead").toSorted(oldestFirst);
   if (live.length === 0) return [];
   const weight = (xs: readonly Stem[]): number => xs.reduce((n, s) => n + leafWeight(s, taxon.sapwoodMm), 0);
@@ -107,8 +108,8 @@ export function renewals(
   if (renewed && third > 0) out.push({ way: "thirds", years: yearly(thirdsOf(live, third)) });
   if (renewed && live.length > 1) out.push({ way: "sides", years: yearly(halves(live)) });
   if (renewed && third > 0 && breaks && cap > 0) {
-    const toM = lowestCut(heightM, cap, outlineOf(taxon));
-    const tall = live.filter((s) => partAtHeight(s, toM, taxon) < 1);
+    const toM = lowestTop({ taxon, plant, stems }, heightM, cap);
+    const tall = live.filter((s) => partAtHeight(s, toM, build) < 1);
     const open: RenewalYear = {
       what: { do: "open", toM },
       stems: tall,

@@ -1,9 +1,9 @@
 /** A shrub made a small tree: three or four leaders kept, the rest out over years, the stems cleared from below. */
 import type { Taxon } from "../catalogue/index.ts";
-import { amountsOf, leafWeight, renewalThird } from "../bench/index.ts";
+import { amountsOf, renewalThird } from "../bench/index.ts";
 import type { Stem } from "../model/index.ts";
 import { mayBeTree } from "../advice/index.ts";
-import { alongStem } from "../stems/index.ts";
+import { alongStem, buildOf, leafWeight, type Build } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 
 /** Common practice where a source is wanting; the weights are ours. */
@@ -70,23 +70,23 @@ function ranked(stems: readonly Stem[]): readonly Stem[] {
 }
 
 /** Stems as they stand once they are clear up to a height. */
-const cleared = (stems: readonly Stem[], clearM: Metres, taxon: Taxon): readonly Stem[] =>
-  stems.map((s) => ({ ...s, branches: s.branches.filter((b) => alongStem(s, b.at, taxon).z >= clearM) }));
+const cleared = (stems: readonly Stem[], clearM: Metres, build: Build): readonly Stem[] =>
+  stems.map((s) => ({ ...s, branches: s.branches.filter((b) => alongStem(s, b.at, build).z >= clearM) }));
 
 /** How far up they are clear already, where nothing would have to go: in steps, up to an aim. */
-function clearAlready(stems: readonly Stem[], taxon: Taxon, fromM: Metres, aimM: Metres): Metres {
+function clearAlready(stems: readonly Stem[], build: Build, fromM: Metres, aimM: Metres): Metres {
   let at = fromM;
   while (at < aimM - 1e-6) {
     const next = Math.min(aimM, at + TREE_FORM_ASSUMPTIONS.liftStepM);
-    if (liftShare(stems, taxon, fromM, next) > 1e-9) break;
+    if (liftShare(stems, build, fromM, next) > 1e-9) break;
     at = next;
   }
   return at;
 }
 
 /** Live growth a lift takes of stems that are clear to a height already. */
-function liftShare(stems: readonly Stem[], taxon: Taxon, fromM: Metres, toM: Metres): Share {
-  const upTo = (h: Metres): Share => (h <= 0 ? 0 : amountsOf(stems, [{ cut: "lift", clearM: h }], taxon).share);
+function liftShare(stems: readonly Stem[], build: Build, fromM: Metres, toM: Metres): Share {
+  const upTo = (h: Metres): Share => (h <= 0 ? 0 : amountsOf(stems, [{ cut: "lift", clearM: h }], build).share);
   const had = upTo(fromM);
   return had >= 1 ? 0 : Math.max(0, (upTo(toM) - had) / (1 - had));
 }
@@ -105,6 +105,7 @@ export function treeForm(stems: readonly Stem[], taxon: Taxon, q: TreeFormQuesti
   const a = TREE_FORM_ASSUMPTIONS;
   const live = stems.filter((s) => s.state === "live");
   if (!mayBeTree(taxon) || live.length === 0) return null;
+  const build = buildOf(taxon);
   const order = ranked(live);
   const leaders = order.slice(0, a.leaders);
   const thickest = leaders[0]!.diameterMm;
@@ -118,7 +119,7 @@ export function treeForm(stems: readonly Stem[], taxon: Taxon, q: TreeFormQuesti
   const aimM = q.aimM ?? q.heightM * a.clearOfHeight;
   const years: TreeFormYear[] = [];
   let standing: readonly Stem[] = live;
-  const clearNowM = clearAlready(standing, taxon, Math.min(q.clearM, aimM), aimM);
+  const clearNowM = clearAlready(standing, build, Math.min(q.clearM, aimM), aimM);
   let clearM = clearNowM;
   const done = (): boolean => going.length === 0 && clearM >= aimM - 1e-6;
   while (!done() && years.length < a.mostYears) {
@@ -134,7 +135,7 @@ export function treeForm(stems: readonly Stem[], taxon: Taxon, q: TreeFormQuesti
     }
     standing = standing.filter((s) => !out.includes(s));
     const from = clearM;
-    const together = (h: Metres): Share => 1 - (1 - share) * (1 - liftShare(standing, taxon, from, h));
+    const together = (h: Metres): Share => 1 - (1 - share) * (1 - liftShare(standing, build, from, h));
     const most = Math.min(aimM, from + a.liftM);
     let to = from;
     for (let h = most; h > from + 1e-6; h -= a.liftStepM)
@@ -144,8 +145,8 @@ export function treeForm(stems: readonly Stem[], taxon: Taxon, q: TreeFormQuesti
       }
     if (out.length === 0 && to === from) break;
     years.push({ out, clearM: to, share: together(to) });
-    standing = cleared(standing, to, taxon);
-    clearM = clearAlready(standing, taxon, to, aimM);
+    standing = cleared(standing, to, build);
+    clearM = clearAlready(standing, build, to, aimM);
   }
   return { leaders, undecided, clearM: clearNowM, aimM, years, reached: done() };
 }

@@ -1,15 +1,15 @@
 /** Hold it, let it go, renew it, move it or plant another: what each asks in a year, over ten years. */
-import { outlineOf, solidOf, volumeOf } from "../amount/index.ts";
 import { invasiveIn, type Catalogue, type Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import { REGIMES, type Plant, type Rules, type Task } from "../model/index.ts";
 import { adviseOn, cheapestDay } from "../advice/index.ts";
-import { heightOf, type GardenModel } from "../garden/index.ts";
+import { heightOf, reductionOn, type GardenModel } from "../garden/index.ts";
 import { minutesFor } from "../jobsite/index.ts";
 import { tasksFor } from "../price/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { fewestYears, type Reduction } from "./reduction.ts";
+import type { Reduction } from "../amount/index.ts";
+import { bodyOf, buildOf, volumeIn } from "../stems/index.ts";
 
 /** What the years ahead rest on; ours. */
 export const OUTLOOK_ASSUMPTIONS = {
@@ -80,8 +80,8 @@ export function heightTask(taxon: Taxon): Task {
   return wanted.find((t) => tasks.includes(t) && taxon.never[t] === undefined) ?? taxon.routineTask;
 }
 
-const outlineVolume = (taxon: Taxon, heightM: Metres, widthM: Metres): number =>
-  volumeOf(solidOf(taxon, heightM, widthM));
+const outlineVolume = (plant: Plant, taxon: Taxon, heightM: Metres): number =>
+  volumeIn(bodyOf(buildOf(taxon, plant.form), heightM, plant.widthM));
 
 /** Kinds like it, hardy in a zone, that never grow past a height: the same leaf and use, nearest in size first. */
 export function kindsThatFit(catalogue: Catalogue, taxon: Taxon, wantedM: Metres, zone: string): readonly Taxon[] {
@@ -130,19 +130,11 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
   const advice = adviseOn(model, plant.id, on, task);
   // Over years it is the school's cap that counts, not what this year's account has left.
   const cap = advice.cap;
-  const floorM = taxon.leastStubM ?? taxon.profile.bareFoot * Math.min(heightM, taxon.matureHeightM[1]);
-  const reduction = fewestYears({
-    heightM,
-    wantedM,
-    growthM: taxon.growthM,
-    cap: cap ?? 1,
-    outline: outlineOf(taxon),
-    floorM,
-  });
+  const reduction = reductionOn(model, plant, on, wantedM, cap);
   const cheapest = cheapestDay(model, plant, on, task);
   const work = minutesFor(model, plant, task, on);
   const look = minutesFor(model, plant, "dead-only", on);
-  const volume = outlineVolume(taxon, wantedM, plant.widthM);
+  const volume = outlineVolume(plant, taxon, wantedM);
   const row = (way: Way, r: Partial<WayRow>): WayRow => {
     const bySize: WayRow = {
       way,
@@ -188,7 +180,7 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
           (3 * once.low) / a.years + natural.minutesPerYear[0],
           (3 * once.high) / a.years + natural.minutesPerYear[1],
         ],
-        debrisM3PerYear: (outlineVolume(taxon, heightM, plant.widthM) * a.debrisOfVolume) / a.years,
+        debrisM3PerYear: (outlineVolume(plant, taxon, heightM) * a.debrisOfVolume) / a.years,
         flowersPerYear: [(3 * loss * 0.5) / a.years, (3 * Math.max(loss, 1 / 3)) / a.years],
         shareEach: 1 / 3,
       }),
@@ -212,7 +204,7 @@ export function outlook(model: GardenModel, plant: Plant, on: PlainDate, wantedM
           (a.plantMinutes[0] + a.moveMinutesPerM2[0] * area * 0.5) / a.years,
           (a.plantMinutes[1] + a.moveMinutesPerM2[1] * area) / a.years,
         ],
-        debrisM3PerYear: outlineVolume(taxon, heightM, plant.widthM) / a.years,
+        debrisM3PerYear: outlineVolume(plant, taxon, heightM) / a.years,
         flowersPerYear: [a.newPlantYears[0] / a.years, a.newPlantYears[1] / a.years],
         kinds: kinds.map((k) => k.id),
       }),

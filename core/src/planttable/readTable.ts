@@ -23,6 +23,7 @@ import {
   type Garden,
   type GoalKind,
   type Plant,
+  wish,
 } from "../model/index.ts";
 import { ok, parseLength, refused, type Issue, type Metres, type Result } from "../units/index.ts";
 import { COLUMNS, HEADING_UNITS, splitHeading, type ColumnId, type LengthColumn, type Mapping } from "./columns.ts";
@@ -138,9 +139,10 @@ function kindOf(text: string, catalogue: Catalogue): Taxon | "unknown" | readonl
 
 /** A wanted height is a wish by itself: where none is named the plant keeps its own, if that comes with a height. */
 function wishOf(kind: GoalKind | null, heightM: Metres | null, old: Plant["goal"] | null): Plant["goal"] {
-  if (kind !== null) return { kind, heightM };
-  if (heightM === null) return old ?? { kind: "routine", heightM: null };
-  return { kind: old !== null && goalHasHeight(old.kind) ? old.kind : "keep-size", heightM };
+  const rest = old ?? wish("routine");
+  if (kind !== null) return { ...rest, kind, heightM };
+  if (heightM === null) return rest;
+  return { ...rest, kind: goalHasHeight(rest.kind) ? rest.kind : "keep-size", heightM };
 }
 
 /** Opens a table for reading; headings are taken as checked. */

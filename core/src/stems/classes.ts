@@ -26,3 +26,14 @@ export const THUMB_MM: Millimetres = THICKNESS_TABLE.thick.fromMm;
 /** The word for a thickness. // => thicknessOf(30) is "thick" */
 export const thicknessOf = (mm: Millimetres): Thickness =>
   THICKNESSES.find((t) => mm >= THICKNESS_TABLE[t].fromMm) ?? "thin";
+
+/**
+ * Conducting section of a stem, mm². Foliage is proportional to it (pipe model, Shinozaki et al. 1964);
+ * in a thick old stem only an outer ring conducts.
+ * @param sapwoodMm thickness of the conducting ring; Infinity for young wood
+ */
+export function conductingSection(diameterMm: Millimetres, sapwoodMm: Millimetres): number {
+  const r = diameterMm / 2;
+  const heart = Math.max(0, r - sapwoodMm);
+  return Math.PI * (r * r - heart * heart);
+}

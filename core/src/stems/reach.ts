@@ -1,56 +1,68 @@
-/** How high and how far out a stem and its side branches stand, worked out once: every try at the bench asks again. */
-import type { Taxon } from "../catalogue/index.ts";
+/** Where a stem, its branches and their shoots stand, worked out once: every try at the bench asks again. */
 import type { Stem } from "../model/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { alongStem, branchTip, radiusOf, type Point3 } from "./layout.ts";
+import { alongStem, branchRun, radiusOf, shootRun, type Bent, type Point3, type Run } from "./layout.ts";
 
 /** A point by its height and its distance from the plant's middle axis. */
 export interface Reached {
   readonly heightM: Metres;
   readonly radiusM: Metres;
 }
+export interface BranchReach {
+  readonly run: Run;
+  readonly shoots: readonly Run[];
+}
 export interface StemReach {
   /** At even parts of its length from the ground to the tip, REACH_STEPS + 1 of them. */
-  readonly along: readonly Reached[];
-  /** Of each side branch: where it leaves the stem, and its tip. */
-  readonly branches: readonly (readonly [from: Reached, to: Reached])[];
+  readonly along: readonly Point3[];
+  readonly branches: readonly BranchReach[];
 }
 export const REACH_STEPS = 24;
 
-const reached = (p: Point3): Reached => ({ heightM: p.z, radiusM: radiusOf(p) });
+/** By stem, and by what bends it. */
+const KNOWN = new WeakMap<Stem, { readonly bend: Share; readonly reach: StemReach }>();
 
-/** By stem, and by the habit that bends it. */
-const KNOWN = new WeakMap<Stem, { readonly habit: Taxon["habit"]; readonly reach: StemReach }>();
-
-export function reachOf(s: Stem, taxon: Pick<Taxon, "habit">): StemReach {
+export function reachOf(s: Stem, build: Bent): StemReach {
   const known = KNOWN.get(s);
-  if (known?.habit === taxon.habit) return known.reach;
+  if (known?.bend === build.bend) return known.reach;
   const reach: StemReach = {
-    along: Array.from({ length: REACH_STEPS + 1 }, (_, i) => reached(alongStem(s, i / REACH_STEPS, taxon))),
-    branches: s.branches.map((b) => [reached(alongStem(s, b.at, taxon)), reached(branchTip(s, b, taxon))]),
+    along: Array.from({ length: REACH_STEPS + 1 }, (_, i) => alongStem(s, i / REACH_STEPS, build)),
+    branches: s.branches.map((b) => {
+      const run = branchRun(s, b, build);
+      return { run, shoots: b.shoots.map((x) => shootRun(run, x)) };
+    }),
   };
-  KNOWN.set(s, { habit: taxon.habit, reach });
+  KNOWN.set(s, { bend: build.bend, reach });
   return reach;
 }
 
-/** The highest and the widest of what is left of a stem when a part of its length and of each of its side branches stays. */
-export function reachLeft(s: Stem, kept: Share, branchParts: readonly Share[], taxon: Pick<Taxon, "habit">): Reached {
+/** What is left of a stem: part of its length, of each of its branches, of each of their shoots. */
+export interface Left {
+  readonly kept: Share;
+  readonly branchParts: readonly Share[];
+  readonly shootParts: readonly (readonly Share[])[];
+}
+
+/** The highest and the widest of what is left of a stem. */
+export function reachLeft(s: Stem, { kept, branchParts, shootParts }: Left, build: Bent): Reached {
   if (kept === 0) return { heightM: 0, radiusM: 0 };
-  const { along, branches } = reachOf(s, taxon);
-  let { heightM, radiusM } = kept === 1 ? along[REACH_STEPS]! : reached(alongStem(s, kept, taxon));
-  const meet = (p: Reached): void => {
-    heightM = Math.max(heightM, p.heightM);
-    radiusM = Math.max(radiusM, p.radiusM);
+  const { along, branches } = reachOf(s, build);
+  let [heightM, radiusM] = [0, 0];
+  const meet = (p: Point3): void => {
+    if (p.z > heightM) heightM = p.z;
+    const r = radiusOf(p);
+    if (r > radiusM) radiusM = r;
   };
+  const part = ([a, b]: Run, at: Share): void =>
+    meet(at === 1 ? b : { x: a.x + at * (b.x - a.x), y: a.y + at * (b.y - a.y), z: a.z + at * (b.z - a.z) });
+  if (kept < 1) meet(alongStem(s, kept, build));
   for (let i = 0; i <= kept * REACH_STEPS; i++) meet(along[i]!);
-  branches.forEach(([from, to], i) => {
-    const part = branchParts[i]!;
-    if (part === 1) meet(to);
-    else if (part > 0)
-      meet({
-        heightM: from.heightM + part * (to.heightM - from.heightM),
-        radiusM: from.radiusM + part * (to.radiusM - from.radiusM),
-      });
-  });
+  for (let i = 0; i < branches.length; i++) {
+    const at = branchParts[i]!;
+    if (at === 0) continue;
+    const { run, shoots } = branches[i]!;
+    part(run, at);
+    for (let j = 0; j < shoots.length; j++) if (shootParts[i]![j]! > 0) part(shoots[j]!, shootParts[i]![j]!);
+  }
   return { heightM, radiusM };
 }

@@ -31,17 +31,22 @@ export const REMARK_TEXTS: Readonly<Record<RemarkCode, (v: Values, say: Voice) =
     `Too low: this kind breaks from stubs of ${say.length(num(v, "leastM"))} and more. A lower one is likely to die.`,
   "crown-too-short": (v, say) =>
     `No: cleared above ${say.length(num(v, "mostM"))} less than two thirds of its height stays as crown. Lift it in steps, a year apart.`,
+  "trunk-stays": () => "No: this is the plant itself. What stands on it may be thinned or shortened; the trunk stays.",
+  "leader-stays": () =>
+    "No: the leader makes its form. Shortened, several others take its place; the side branches may be cut back within the green.",
+  "no-crown-left": () => "No: below its lowest live branch nothing is left to feed the trunk.",
   "pro-wire": (v, say) =>
     `Call the line's owner or a licensed arborist: a power line is ${say.length(num(v, "distanceM"))} away. Local codes come first.`,
-  "pro-limb": (v) => `Call a professional: a limb of ${num(v, "diameterMm")} mm is heavy enough to hurt someone.`,
+  "pro-limb": (v, say) =>
+    `Call a professional: a limb of ${say.thickness(num(v, "diameterMm"))} is heavy enough to hurt someone.`,
   "pro-reach": (v, say) =>
     `Call a professional: at ${say.length(num(v, "heightM"))} this cut is out of reach from the ground.`,
   "pro-saw-overhead": (v, say) =>
     `Call a professional: it wants a saw at ${say.length(num(v, "heightM"))}, over shoulder height.`,
   "gap-stays": () => "Nothing grows back where it stood: the gap stays until its neighbours fill it.",
   "leader-thin": () => "The side branch is thinner than a third of the stem: it may not take over.",
-  "three-cut": (v) =>
-    `${num(v, "diameterMm")} mm: in three cuts. Undercut about 30 cm out, top cut a little beyond, then the stub just outside the swollen collar.`,
+  "three-cut": (v, say) =>
+    `${say.thickness(num(v, "diameterMm"))}: in three cuts. Undercut about ${say.length(0.3)} out, top cut a little beyond, then the stub just outside the swollen collar.`,
 };
 /** The sentence of a remark. */
 export const remarkText = (r: Remark, say: Voice): string => REMARK_TEXTS[r.code](r.values, say);
@@ -49,16 +54,22 @@ export const remarkText = (r: Remark, say: Voice): string => REMARK_TEXTS[r.code
 /** One line of the list, without its number. */
 export function cutLineText(l: CutLine, say: Voice): string {
   const at = l.heightM === null ? "" : say.length(l.heightM);
-  const thick = l.diameterMm === null ? "" : ` (${l.diameterMm} mm)`;
+  const thick = l.diameterMm === null ? "" : ` (${say.thickness(l.diameterMm)})`;
   switch (l.cut.cut) {
     case "remove":
       return l.stem?.state === "dead" ? `Dead stem out at the ground${thick}` : `Out at the ground${thick}`;
     case "head":
-      return `Shorten to ${at}${thick}, ${l.blade?.mm} mm above ${l.blade?.above === "side-shoot" ? "a green side shoot" : l.blade?.outward ? "a bud that looks out" : "a bud"}, sloping away`;
+      return `Shorten to ${at}${thick}, ${say.thickness(l.blade?.mm ?? 0)} above ${l.blade?.above === "side-shoot" ? "a green side shoot" : l.blade?.outward ? "a bud that looks out" : "a bud"}, sloping away`;
     case "to-branch":
-      return `Back to the side branch at ${at}${thick}, ${l.blade?.mm} mm above it, sloping away`;
+      return `Back to the side branch at ${at}${thick}, ${say.thickness(l.blade?.mm ?? 0)} above it, sloping away`;
     case "branch-off":
       return `Side branch off at ${at}${thick}, just outside its collar`;
+    case "branch-back":
+      return `Side branch back to ${say.length(l.cut.keptM)} from the stem, at ${at}${thick}, above a bud or a shoot`;
+    case "shoot-off":
+      return `Shoot off its branch at ${at}${thick}`;
+    case "top":
+      return `Take the top down to ${say.length(l.cut.heightM)}, level`;
     case "shear":
       return `Shear to ${say.length(l.cut.heightM)} high and ${say.length(l.cut.widthM)} wide, a little wider at the foot`;
     case "tips":
@@ -75,7 +86,7 @@ export function cutLineText(l: CutLine, say: Voice): string {
 /** Which limit a try meets first, and how far the measures differ. */
 export function bindsText(t: TryResult, say: Voice): string | null {
   if (t.removed === 0 || t.binds === null) return null;
-  const share = `${t.removed} of ${t.live} stems hold ${say.percent(t.share)} of the live growth`;
+  const share = `${t.removed} of ${t.live} stems ${t.removed === 1 ? "holds" : "hold"} ${say.percent(t.share)} of the live growth`;
   return t.binds === "area"
     ? `${share}: the live growth is the limit you meet first, not the count.`
     : `${share}: the count is the limit you meet first.`;

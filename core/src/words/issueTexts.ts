@@ -4,12 +4,12 @@ import type { PlaceIssueCode } from "../climate/index.ts";
 import type { FileIssueCode } from "../gardenfile/index.ts";
 import type { WeatherIssueCode } from "../weather/index.ts";
 import type { TableIssueCode } from "../planttable/index.ts";
-import type { StemIssueCode, TallyIssueCode } from "../stems/index.ts";
+import type { SketchIssueCode, StemIssueCode } from "../stems/index.ts";
 import { monthDayText } from "./voice.ts";
 
 /** Everything that may be wrong with a file. */
 export type IssueCode =
-  PlaceIssueCode | FileIssueCode | TableIssueCode | WeatherIssueCode | TallyIssueCode | StemIssueCode;
+  PlaceIssueCode | FileIssueCode | TableIssueCode | WeatherIssueCode | SketchIssueCode | StemIssueCode;
 type Values = Issue["values"];
 
 const day = (md: string | number | undefined): string => monthDayText(String(md));
@@ -118,6 +118,8 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "tally-many": (v) =>
     `${v["got"]} stems are too many to draw: expected at most ${v["limit"]}. Count one plant of the row.`,
   "tally-sum": (v) => `${v["sum"]} stems by thickness are more than the ${v["said"]} said in all.`,
+  "sketch-many": (v) => `“${v["got"]}”: expected at most ${v["limit"]} of these.`,
+  "sketch-length": (v) => `“${v["got"]}”: expected a length behind it, such as 60 cm or a hand.`,
   "tally-among": (v) => `${v["got"]} ${v["part"]} of ${v["total"]} stems: expected no more than there are.`,
   "stems-none": () => "No stems are recorded: count at least one.",
   "stems-many": (v) => `${v["got"]} stems are too many to draw: expected at most ${v["limit"]}.`,

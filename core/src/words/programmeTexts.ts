@@ -71,7 +71,9 @@ export const stepDueText = (s: ProgrammeStep, say: Voice): string =>
     : `when seen: ${WATCHED_LABELS[s.due.what].toLowerCase()}; look about ${say.date(s.due.expected)}`;
 
 /** Stems by their thickness, where there is no drawing to name them from. */
-export const stemsText: Names = (stems) =>
-  stems.length === 0
-    ? ""
-    : `${stems.length} ${stems.length === 1 ? "stem" : "stems"} (${stems.map((s) => `${s.diameterMm} mm`).join(", ")})`;
+export const stemsText =
+  (say: Voice): Names =>
+  (stems) =>
+    stems.length === 0
+      ? ""
+      : `${stems.length} ${stems.length === 1 ? "stem" : "stems"} (${stems.map((s) => say.thickness(s.diameterMm)).join(", ")})`;

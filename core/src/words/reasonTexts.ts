@@ -104,8 +104,8 @@ const TEXTS: Texts = {
     v.split
       ? "The trunk is split: it can give way while you work. Call a licensed arborist."
       : "The trunk leans: what holds it is not seen from outside. Call a licensed arborist.",
-  "thick-stem": (v) =>
-    `A stem of ${Math.round(v.diameterMm)} mm is past ${v.limitMm} mm: it is heavier than it looks. Call a licensed arborist.`,
+  "thick-stem": (v, say) =>
+    `A stem of ${say.thickness(Math.round(v.diameterMm))} is past ${say.thickness(v.limitMm)}: it is heavier than it looks. Call a licensed arborist.`,
   "large-leaved": (v) => `${v.taxon} has large leaves: shears slice them and the cut halves go brown. Use single cuts.`,
   "old-wood-stays-bare": (v) =>
     `${v.taxon} does not shoot from old wood: cut past the leaves and it stays bare. Shorten it inside the green each year; one that is too large is replaced.`,

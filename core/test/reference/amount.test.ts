@@ -4,46 +4,53 @@ import {
   conductingSection,
   cutBelow,
   cutHeightFor,
-  headedShare,
   heightOff,
   inches,
   shareByCount,
   shareByDiameters,
-  shareByHeight,
   shareOfCut,
   shareOfVisit,
   suckersToKeep,
   together,
-  volumeAbove,
-  type Outline,
+  CATALOGUE,
+  takenAbove,
+  type Measured,
 } from "@wren/core";
 
-const lilacLike = { habit: "upright", sapwoodMm: 12 } as const;
+const measuredAs = (id: string, widthM: number): Measured => ({
+  taxon: CATALOGUE.byId(id)!,
+  plant: { form: null, widthM },
+  stems: null,
+});
 
-describe("outlines", () => {
-  // Exact geometry, checked elsewhere with 2^21 quasi-random points.
+const LILAC = measuredAs("syringa-vulgaris", 2);
+
+describe("a level cut, by where the leaf is", () => {
+  // Exact geometry of a shell: of a sphere's surface a third lies over its top third (Archimedes), of its volume 7/27;
+  // of a cone's mantle a ninth lies over two thirds of its height, of its volume 1/27; of an upright wall a third.
   test.each([
-    ["sphere, top quarter sliced", volumeAbove("dome", 3 / 4), 5 / 32],
-    ["sphere, top third sliced", volumeAbove("dome", 2 / 3), 7 / 27],
-    ["cone headed at half", volumeAbove("cone", 1 / 2), 1 / 8],
-    ["cone headed at three quarters", volumeAbove("cone", 3 / 4), 1 / 64],
-    ["stem headed at half, k = 2, a quarter bare", headedShare(0.5, 2, 0.25), 0.444444],
-    ["stem headed at a third, k = 3", headedShare(1 / 3, 3, 0), 0.296296],
-  ])("%s", (_, got, exact) => expect(got).toBeCloseTo(exact, 5));
-
-  const radius: Record<Outline, (z: number) => number> = {
-    dome: (z) => Math.sqrt(Math.max(0, 1 - (2 * z - 1) ** 2)),
-    cone: (z) => 1 - z,
-    column: () => 1,
-    vase: (z) => z,
-  };
-  test.each(["dome", "cone", "column", "vase"] as const)("%s by formula equals quadrature", (o) => {
-    const slice = (a: number, b: number): number => {
-      let v = 0;
-      for (let i = 0; i < 20_000; i++) v += radius[o](a + ((b - a) * (i + 0.5)) / 20_000) ** 2 * (b - a);
-      return v;
-    };
-    for (const z of [0.1, 0.5, 2 / 3, 0.93]) expect(volumeAbove(o, z)).toBeCloseTo(slice(z, 1) / slice(0, 1), 5);
+    ["a ball leafy in a shell", "viburnum-tinus", 1.5, 1.5, 7 / 27 - 0.09, 1 / 3 + 0.02],
+    ["a cone with a green skin", "juniperus-virginiana", 4, 1.6, 1 / 27, 1 / 9 + 0.02],
+    ["a column", "thuja-occidentalis", 4, 1.2, 0.28, 0.37],
+    // Guides say of vase-shaped shrubs that most of the leaf is in the crown (common practice): more than a third goes.
+    ["a vase", "cornus-alba", 1.8, 2, 0.4, 0.7],
+    ["a crown on a trunk", "acer-palmatum", 3, 3, 0.33, 0.6],
+  ])("%s loses so much with its top third", (_, id, h, w, low, high) => {
+    const { share, reach, depth } = takenAbove(measuredAs(id, w), h, (2 / 3) * h);
+    expect(share).toBeGreaterThan(low);
+    expect(share).toBeLessThan(high);
+    expect(reach).toBeGreaterThanOrEqual(share);
+    expect(reach * depth).toBeCloseTo(share, 9);
+  });
+  test("nothing over the top, all at the ground, ever more in between", () => {
+    for (const t of CATALOGUE.taxa.filter((_, i) => i % 9 === 0)) {
+      const m = measuredAs(t.id, t.matureWidthM[0]);
+      const h = t.matureHeightM[0];
+      const shares = Array.from({ length: 21 }, (_, i) => takenAbove(m, h, (h * i) / 20).share);
+      expect(shares[0]).toBeCloseTo(1, 9);
+      expect(shares.at(-1)).toBe(0);
+      expect(shares.every((s, i) => i === 0 || s <= shares[i - 1]! + 1e-12)).toBe(true);
+    }
   });
 });
 
@@ -98,12 +105,12 @@ describe("the trade's own numbers (invented examples of common practice)", () =>
 
 describe("a visit's share", () => {
   test("half of a plant that was dead counts 0: dead stems stand in no sum", () => {
-    expect(shareOfVisit({ cuts: [] }, lilacLike)).toBe(0);
-    expect(shareOfCut({ by: "stems", removedCount: 0, liveCount: 5 }, lilacLike)).toBe(0);
+    expect(shareOfVisit({ cuts: [] }, LILAC)).toBe(0);
+    expect(shareOfCut({ by: "stems", removedCount: 0, liveCount: 5 }, LILAC)).toBe(0);
   });
   test("cuts of one visit multiply what is left", () => {
     const half = { by: "share", share: 0.5 } as const;
-    expect(shareOfVisit({ cuts: [half, half] }, lilacLike)).toBeCloseTo(0.75);
+    expect(shareOfVisit({ cuts: [half, half] }, LILAC)).toBeCloseTo(0.75);
   });
 
   const share = fc.double({ min: 0, max: 1, noNaN: true });
@@ -119,7 +126,8 @@ describe("a visit's share", () => {
     fc.assert(
       fc.property(fc.double({ min: 0.2, max: 5, noNaN: true }), share, share, (h, a, b) => {
         const [low, high] = [Math.min(a, b) * h, Math.max(a, b) * h];
-        expect(shareByHeight(h, low, "vase")).toBeGreaterThanOrEqual(shareByHeight(h, high, "vase") - 1e-12);
+        const taken = (afterM: number): number => shareOfCut({ by: "height", beforeM: h, afterM }, LILAC);
+        expect(taken(low)).toBeGreaterThanOrEqual(taken(high) - 1e-12);
       }),
     );
   });

@@ -22,6 +22,7 @@ import {
   type Visit,
   type Bed,
   UNSURVEYED_BED,
+  wish,
 } from "@wren/core";
 import { gardenOf, healthOf, plantOf, seenOn, visitOf, weatherRows } from "../support.ts";
 
@@ -133,7 +134,7 @@ export function answerOf(c: Case): Advice {
       wire: () => (plant = { ...plant, powerLineM: Number(value) }),
       touches: () => (plant = { ...plant, touches: [{ what: first as "wire", distanceM: Number(second) }] }),
       stance: () => (plant = { ...plant, stance: value as "split" }),
-      wish: () => (plant = { ...plant, goal: { kind: first as "renew", heightM: second ? Number(second) : null } }),
+      wish: () => (plant = { ...plant, goal: wish(first as "renew", second ? Number(second) : null) }),
       wind: () => (bed = { ...bed, wind: value as "exposed" }),
       school: () => (schools[first] = second),
       visit: () =>

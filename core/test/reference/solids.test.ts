@@ -6,10 +6,12 @@ import {
   shearShare,
   shellShare,
   sliceShare,
-  volumeAbove,
   volumeByQuadrature,
   volumeOf,
   type Solid,
+  leafAbove,
+  OUTLINES,
+  type OutlineName,
 } from "@wren/core";
 import "../seed.ts";
 
@@ -90,11 +92,35 @@ test("shearing takes more of a shell than of the whole, never more than all, and
   );
 });
 
-test("the outline of a habit is one of these solids", () => {
-  for (const z of [0.1, 0.35, 0.5, 0.8]) {
-    expect(volumeAbove("dome", z)).toBeCloseTo(sliceShare(ball(0.5), z), 9);
-    expect(volumeAbove("cone", z)).toBeCloseTo(sliceShare({ ...cone, heightM: 1 }, z), 9);
-    expect(volumeAbove("column", z)).toBeCloseTo(sliceShare({ solid: "frustum", heightM: 1, footM: 1, topM: 1 }, z), 9);
-    expect(volumeAbove("vase", z)).toBeCloseTo(sliceShare({ solid: "frustum", heightM: 1, footM: 0, topM: 1 }, z), 9);
+/** Volume of an outline over a relative height as a pile of frusta, each by its exact formula (r = 1, h = 1). */
+function pile(rows: (typeof OUTLINES)["dome"], from: number): number {
+  let sum = 0;
+  for (let i = 1; i < rows.length; i++) {
+    const [z0, r0] = rows[i - 1]!;
+    const [z1, r1] = rows[i]!;
+    if (z1 <= from) continue;
+    const z = Math.max(z0, from);
+    const r = r0 + ((r1 - r0) * (z - z0)) / (z1 - z0);
+    sum += (Math.PI / 3) * (z1 - z) * (r * r + r * r1 + r1 * r1);
+  }
+  return sum;
+}
+test("leafy throughout, an outline's leaf over a height is its volume there; in a shell it is that of two piles of frusta", () => {
+  for (const [name, rows] of Object.entries(OUTLINES)) {
+    if (name === "fan" || name === "climber") continue;
+    const body = { outline: name as OutlineName, heightM: 1, widthM: 2, shellM: Infinity, bareFoot: 0 };
+    for (const z of [0, 0.35, 0.5, 2 / 3, 0.8])
+      expect(Math.abs(leafAbove(body, z) - pile(rows, z) / pile(rows, 0))).toBeLessThan(0.012);
+    // A skin of 1 mm is its surface: the mantle between two heights.
+    const mantle = (from: number): number =>
+      rows.slice(1).reduce((n, [z1, r1], i) => {
+        const [z0, r0] = rows[i]!;
+        if (z1 <= from) return n;
+        const z = Math.max(z0, from);
+        const r = r0 + ((r1 - r0) * (z - z0)) / (z1 - z0);
+        return n + (r + r1) * (z1 - z);
+      }, 0);
+    const skin = { ...body, shellM: 0.001 };
+    for (const z of [0.35, 0.5, 0.8]) expect(Math.abs(leafAbove(skin, z) - mantle(z) / mantle(0))).toBeLessThan(0.03);
   }
 });

@@ -169,7 +169,7 @@ interface HowToProps {
 const HowTo = memo(function HowTo({ plant, taxon, task, verdict, on, heightM }: HowToProps) {
   const { model } = useGarden();
   const say = useVoice();
-  const passes = passOrder(taxon, task, plant.goal.kind);
+  const passes = passOrder(taxon, task, plant);
   const tools = toolsFor(plant, taxon, task);
   const care = aftercareFor(model, plant, task, on);
   if (task === "leave" || verdict === "never" || verdict === "ask-a-pro") return null;
@@ -180,14 +180,14 @@ const HowTo = memo(function HowTo({ plant, taxon, task, verdict, on, heightM }: 
         <ol className="passes">
           {passes.map((p) => (
             <li key={p}>
-              {PASS_ROWS[p].title}. <span className="quiet">{PASS_ROWS[p].why}</span>
+              {PASS_ROWS[p].title}. <span className="quiet">{say.prose(PASS_ROWS[p].why)}</span>
             </li>
           ))}
         </ol>
       )}
       <p className="spaced">
         <strong>Where the blade goes: </strong>
-        {bladeLine(taxon, task)}
+        {say.prose(bladeLine(taxon, task))}
       </p>
       <p className="spaced">
         <strong>With: </strong>
@@ -195,12 +195,12 @@ const HowTo = memo(function HowTo({ plant, taxon, task, verdict, on, heightM }: 
       </p>
       {notesFor(plant, taxon, task).map((n) => (
         <p key={n} className="spaced">
-          {NOTE_ROWS[n].text}
+          {say.prose(NOTE_ROWS[n].text)}
         </p>
       ))}
       <ul aria-label="Cautions" className="cautions">
         {cautionsFor(plant, taxon, task, heightM).map((c) => (
-          <li key={c}>{cautionText(c, taxon)}</li>
+          <li key={c}>{say.prose(cautionText(c, taxon))}</li>
         ))}
       </ul>
       {care.length > 0 && (
@@ -210,7 +210,7 @@ const HowTo = memo(function HowTo({ plant, taxon, task, verdict, on, heightM }: 
             {care.map((c) => (
               <li key={c.code}>
                 <strong>{CARE_TEXTS[c.code].title}: </strong>
-                {careText(c, say)}
+                {say.prose(careText(c, say))}
               </li>
             ))}
           </ul>

@@ -25,7 +25,7 @@ import { Table } from "../ui/Table.tsx";
 /** The steps still to come, each with when and what. */
 export function StepsTable({
   plan,
-  names = stemsText,
+  names,
 }: {
   readonly plan: ProgrammePlan;
   readonly names?: (stems: readonly Stem[]) => string;
@@ -41,7 +41,7 @@ export function StepsTable({
           <span key="when" className={s.overdue ? "alarm" : undefined}>
             {stepDueText(s, say)}
           </span>,
-          stepText(s, say, names),
+          stepText(s, say, names ?? stemsText(say)),
           s.share === null ? "none" : say.percent(s.share),
         ],
       }))}
@@ -89,7 +89,7 @@ export function ProgrammeRow({ step }: { readonly step: ProgrammeStep }) {
         {step.overdue && <span className="alarm"> past its day</span>}
       </p>
       <p>
-        {stepText(step, say, stemsText)}: {stepDueText(step, say)}.
+        {stepText(step, say, stemsText(say))}: {stepDueText(step, say)}.
       </p>
       <div className="presses">
         <Seen step={step} />

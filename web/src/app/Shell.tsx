@@ -206,6 +206,9 @@ function useKeptFocus(): void {
   }, []);
 }
 
+/** Where the plant fills the screen the strip is one line: the day is not the question there. */
+const isFolded = (pathname: string): boolean => /^\/plant\/[^/]+\/bench/.test(pathname);
+
 export function Shell() {
   const { garden, undo, redo, undoable } = useGarden();
   const { pathname } = useLocation();
@@ -288,7 +291,7 @@ export function Shell() {
       <Bars onOwn={() => setOwn(true)} />
       {hasStrip(pathname) && (
         <Part name="The strip of the year">
-          <YearStrip />
+          <YearStrip key={isFolded(pathname) ? "folded" : "open"} folded={isFolded(pathname)} />
         </Part>
       )}
       <main id={MAIN} tabIndex={-1} className="shell-main">

@@ -48,7 +48,7 @@ function textsOf(
     case "years":
       return {
         summary: r.step ? `${label}: ${PROGRAMME_TEXTS[r.step.way].title.toLowerCase()}` : label,
-        description: r.step ? `${stepText(r.step, say, stemsText)}. ${capital(stepDueText(r.step, say))}.` : "",
+        description: r.step ? `${stepText(r.step, say, stemsText(say))}. ${capital(stepDueText(r.step, say))}.` : "",
       };
     case "planned":
       return { summary: `${task}: ${label}`, description: `Planned.${because}` };

@@ -1,6 +1,8 @@
 /** The browser's database. One garden, as rows, and the log of changes that makes every one of them undoable. */
 import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
+  aimed,
+  branched,
   FORM_FILL,
   OUTLOOK_FILL,
   placed,
@@ -158,6 +160,13 @@ const located = (tx: Transaction): Promise<void> =>
       : row,
   );
 
+/** Stems carry branches that carry shoots; a goal knows a width and lines. */
+async function built(tx: Transaction): Promise<void> {
+  const anew = (f: (row: Record<string, unknown>) => object) => (row: unknown) => (isRow(row) ? f({ ...row }) : row);
+  await rewriting(tx, "stands", anew(branched));
+  await rewriting(tx, "plants", anew(aimed));
+}
+
 /** Append only: a shipped version is never edited, a new one is added with its upgrade. */
 export const VERSIONS: readonly {
   readonly version: number;
@@ -200,6 +209,7 @@ export const VERSIONS: readonly {
   // More can be seen and written down: an older application must not open what it cannot read.
   { version: 8, stores: {} },
   { version: 9, stores: {}, upgrade: filling(FORM_FILL) },
+  { version: 10, stores: {}, upgrade: built },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */

@@ -1,88 +1,7 @@
 /** A plant drawn from its own measurements: outline by habit, stems, and what it wears on a day. */
-import { growthDone, inCycle, type PlantYear, type Taxon } from "@wren/core";
+import { growthDone, halfAt, inCycle, OUTLINES, type OutlineName, type PlantYear, type Taxon } from "@wren/core";
 import { curveCatmullRomClosed, line } from "d3-shape";
 import { noise, seedOf } from "./ring.geometry.ts";
-
-/** Half width at relative heights, as a share of the widest; from ground to top. */
-const PROFILES: Readonly<Record<Taxon["habit"], readonly (readonly [z: number, half: number])[]>> = {
-  dome: [
-    [0.02, 0.45],
-    [0.15, 0.85],
-    [0.4, 1],
-    [0.68, 0.86],
-    [0.88, 0.52],
-    [1, 0.06],
-  ],
-  mound: [
-    [0.02, 0.7],
-    [0.25, 1],
-    [0.6, 0.88],
-    [0.86, 0.5],
-    [1, 0.06],
-  ],
-  upright: [
-    [0.06, 0.16],
-    [0.22, 0.5],
-    [0.5, 0.88],
-    [0.74, 1],
-    [0.92, 0.62],
-    [1, 0.1],
-  ],
-  vase: [
-    [0.08, 0.14],
-    [0.32, 0.5],
-    [0.6, 0.82],
-    [0.84, 1],
-    [0.97, 0.62],
-    [1, 0.2],
-  ],
-  cone: [
-    [0.02, 0.85],
-    [0.12, 1],
-    [0.5, 0.6],
-    [0.85, 0.2],
-    [1, 0.03],
-  ],
-  column: [
-    [0.01, 0.96],
-    [0.08, 1],
-    [0.9, 0.94],
-    [0.99, 0.86],
-    [1, 0.5],
-  ],
-  fountain: [
-    [0.06, 0.14],
-    [0.3, 0.42],
-    [0.58, 0.86],
-    [0.76, 1],
-    [0.9, 0.72],
-    [1, 0.15],
-  ],
-  climber: [
-    [0.01, 0.1],
-    [0.2, 0.55],
-    [0.5, 1],
-    [0.8, 0.9],
-    [0.97, 0.5],
-    [1, 0.15],
-  ],
-  tree: [
-    [0.3, 0.12],
-    [0.36, 0.6],
-    [0.55, 1],
-    [0.78, 0.86],
-    [0.93, 0.5],
-    [1, 0.08],
-  ],
-  tuft: [
-    [0.01, 0.28],
-    [0.3, 0.5],
-    [0.6, 0.8],
-    [0.86, 1],
-    [0.98, 0.7],
-    [1, 0.3],
-  ],
-};
 
 export interface PlantSize {
   readonly widthPx: number;
@@ -90,16 +9,16 @@ export interface PlantSize {
 }
 
 /** Closed outline of the crown; ground at y = 0, up is negative, middle at x = 0. */
-export function crownPath(habit: Taxon["habit"], { widthPx, heightPx }: PlantSize, seed: string): string {
+export function crownPath(habit: OutlineName, { widthPx, heightPx }: PlantSize, seed: string): string {
   const n = noise(seedOf(seed));
-  const profile = PROFILES[habit];
+  const profile = OUTLINES[habit];
   const side = (sign: 1 | -1): [number, number][] =>
     profile.map(([z, half], i) => {
       const jitter = 1 + 0.07 * n(i * 1.7 + (sign > 0 ? 0 : 2.3));
-      return [(sign * half * jitter * widthPx) / 2, -z * heightPx];
+      return [(sign * half * jitter * widthPx) / 2, 0 - z * heightPx];
     });
   // A point in the middle of the foot keeps the curve from sagging below the ground.
-  const foot: [number, number] = [0, -profile[0]![0] * heightPx];
+  const foot: [number, number] = [0, 0 - profile[0]![0] * heightPx];
   return line().curve(curveCatmullRomClosed.alpha(0.6))([...side(-1), ...side(1).reverse(), foot]) ?? "";
 }
 
@@ -109,7 +28,7 @@ export interface StemLine {
 }
 
 /** A handful of stems from the foot into the crown, those of one thickness as one line: a list draws a hundred plants. */
-export function stemLines(habit: Taxon["habit"], { widthPx, heightPx }: PlantSize, seed: string): readonly StemLine[] {
+export function stemLines(habit: OutlineName, { widthPx, heightPx }: PlantSize, seed: string): readonly StemLine[] {
   const n = noise(seedOf(seed) + 3);
   const count = habit === "tuft" ? 9 : habit === "column" || habit === "cone" ? 1 : 6;
   const foot = habit === "tuft" || habit === "mound" ? 0.12 : 0.06;
@@ -163,23 +82,16 @@ export function lookOn(taxon: Taxon, year: PlantYear, seasonDay: number): PlantL
 
 /** Places for flowers on the crown, seeded; in the crown's coordinates. */
 export function flowerSpots(
-  habit: Taxon["habit"],
+  habit: OutlineName,
   { widthPx, heightPx }: PlantSize,
   seed: string,
   count: number,
 ): readonly (readonly [number, number])[] {
   const n = noise(seedOf(seed) + 11);
-  const profile = PROFILES[habit];
-  const halfAt = (z: number): number => {
-    const i = profile.findIndex(([pz]) => pz >= z);
-    if (i <= 0) return profile[0]![1];
-    const [[z0, h0], [z1, h1]] = [profile[i - 1]!, profile[i]!];
-    return h0 + ((h1 - h0) * (z - z0)) / (z1 - z0);
-  };
   return Array.from({ length: count }, (_, i) => {
     const z = 0.45 + 0.5 * ((i * 0.618) % 1);
-    const x = ((((i * 0.7549 + 0.13) % 1) * 2 - 1) * 0.86 + 0.06 * n(i)) * halfAt(z) * (widthPx / 2);
-    return [x, -z * heightPx] as const;
+    const x = ((((i * 0.7549 + 0.13) % 1) * 2 - 1) * 0.86 + 0.06 * n(i)) * halfAt(habit, z) * (widthPx / 2);
+    return [x, 0 - z * heightPx] as const;
   });
 }
 

@@ -9,8 +9,8 @@ import {
   LETTERS,
   UNSURVEYED_PLANT,
   VIGOURS,
+  wish,
   type Bed,
-  type GoalKind,
   type Plant,
   type PlainDate,
   type Rules,
@@ -123,7 +123,8 @@ export function plantFrom(
   today: PlainDate,
   place: Pick<Plant, "id" | "alongM">,
 ): Plant {
-  const goal: { kind: GoalKind; heightM: number | null } = {
+  const goal: Plant["goal"] = {
+    ...(before?.goal ?? wish("routine")),
     kind: v.goal,
     heightM: goalHasHeight(v.goal) ? v.goalHeight : null,
   };

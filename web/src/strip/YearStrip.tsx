@@ -236,7 +236,8 @@ const Beside = memo(function Beside({ seasonYear }: { readonly seasonYear: numbe
 });
 
 /** Plain elements where the day itself is drawn: it is drawn anew at every step. */
-export function YearStrip() {
+export function YearStrip({ folded = false }: { readonly folded?: boolean }) {
+  const [open, setOpen] = useState(!folded);
   const { on, isToday, setOn, step } = useDay();
   const { climate } = useGarden().model;
   const track = useRef<HTMLDivElement>(null);
@@ -267,9 +268,15 @@ export function YearStrip() {
         <Step days={1} />
         <PlayButton />
         {!isToday && <BackToToday />}
-        <Beside seasonYear={seasonYear} />
+        {folded && (
+          <button type="button" className="press press-small" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? "Fold the year" : "The year"}
+          </button>
+        )}
+        {open && <Beside seasonYear={seasonYear} />}
       </div>
       <div
+        hidden={!open}
         ref={track}
         className="strip-track"
         role="slider"

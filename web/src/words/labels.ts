@@ -1,5 +1,5 @@
 /** Labels of what the core names by code, and of what is kept. */
-import type { Condition, Cut, Form, Observation, Regime, Vigour } from "@wren/core";
+import type { Condition, Cut, Form, KEPT_CLEAR, Observation, Regime, Side, Vigour } from "@wren/core";
 import type { Snapshot } from "../data/db.ts";
 
 export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
@@ -71,3 +71,23 @@ const WHY: Readonly<Record<Snapshot["why"], string>> = {
 /** What a snapshot holds, and from when. */
 export const snapshotText = (s: Pick<Snapshot, "at" | "name" | "plants" | "why">): string =>
   `${new Intl.DateTimeFormat(undefined, { dateStyle: "full", timeStyle: "short" }).format(s.at)}: ${s.name}, ${s.plants} ${s.plants === 1 ? "plant" : "plants"}${WHY[s.why]}`;
+
+/** What a plant may stand against, or be kept clear of. */
+export const KEPT_LABELS: Readonly<Record<(typeof KEPT_CLEAR)[number], string>> = {
+  path: "Path",
+  fence: "Fence",
+  wall: "Wall",
+  window: "Window",
+  plant: "Another plant",
+  wire: "Wire",
+  roof: "Roof or gutter",
+  mower: "The mower’s way",
+  passage: "A passage",
+  ground: "Ground below it",
+};
+export const SIDE_LABELS: Readonly<Record<Side, string>> = {
+  front: "In front",
+  back: "Behind",
+  left: "On the left",
+  right: "On the right",
+};

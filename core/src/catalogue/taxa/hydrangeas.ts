@@ -28,7 +28,6 @@ const mophead = {
   regimes: ["upkeep", "renewal"],
   routineTask: "deadhead",
   frost: { growthKillC: -2, frameKillC: -18, frameLoss: 0.6, headsShelterC: -11, wakesWhenCut: true },
-  profile: { exponent: 1, bareFoot: 0.25 },
   passes: "renewal",
   hazards: ["irritant-sap"],
   wildlife: ["old heads shelter the buds below them in cold winters"],

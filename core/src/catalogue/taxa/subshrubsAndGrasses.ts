@@ -63,7 +63,6 @@ export const SUBSHRUBS_AND_GRASSES: readonly TaxonRow[] = [
     regimes: ["cutback"],
     routineTask: "hard-cutback",
     never: { shape: "grass-all-or-nothing" },
-    profile: { exponent: 1, bareFoot: 0.05 },
     passes: "cutback",
     hazards: ["sharp-leaf-edges"],
     wildlife: ["winter shelter for insects and birds"],

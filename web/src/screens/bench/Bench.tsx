@@ -1,10 +1,13 @@
 /** The stems as they stand, cuts tried on them, what each try amounts to, and the list to carry. */
 import { useMediaQuery } from "@mui/material";
 import {
+  ARCHITECTURE_TABLE,
+  buildOf,
   cutList,
   heightOf,
   MOST,
   plainStem,
+  plantsYear,
   regimeOf,
   suggest,
   TASK_TABLE,
@@ -23,6 +26,8 @@ import { useCallback, useMemo, useState } from "react";
 import { flushSync } from "react-dom";
 import { TaskChoice } from "../../answer/TaskChoice.tsx";
 import { today } from "../../data/clock.ts";
+import { BudgetRing } from "../../drawing/BudgetRing.tsx";
+import { lookOn } from "../../drawing/plant.geometry.ts";
 import { useDay } from "../../state/day.tsx";
 import { seenDay, standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
@@ -36,12 +41,22 @@ import { FourSides } from "./FourSides.tsx";
 import { LookFrom } from "./LookFrom.tsx";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
-import { carriedOut, cutAt, wholeCut, withCuts, withoutStem, withStand, withStem } from "./standEdits.ts";
+import {
+  cutAt,
+  grownStand,
+  wholeCut,
+  withCarriedOut,
+  withCuts,
+  withoutStem,
+  withStand,
+  withStem,
+} from "./standEdits.ts";
 import { StemDialog } from "./StemDialog.tsx";
 import { StemList } from "./StemList.tsx";
 import { WholeTools } from "./WholeTools.tsx";
 import { Compare, Offers, PhotosOf, ProposalNote } from "./asides.tsx";
 
+const capital = (w: string): string => w.replace(/^./, (c) => c.toUpperCase());
 /** A new stem starts like a finger, as long as the plant is tall. */
 const NEW_STEM = { diameterMm: 15, leanDeg: 20 } as const;
 
@@ -50,11 +65,17 @@ interface BenchProps {
   readonly stand: Stand;
   readonly onRecount: () => void;
 }
-export function Bench({ plant, stand, onRecount }: BenchProps) {
+export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   const { model, change } = useGarden();
   const { on } = useDay();
   const say = useVoice();
   const taxon = model.taxonOf(plant);
+  const build = buildOf(taxon, plant.form);
+  // Drawn some time ago, the stems have grown with the plant since.
+  const nowM = heightOf(model, plant, on).heightM;
+  const stand = grownStand(kept, build, nowM);
+  const mains = ARCHITECTURE_TABLE[build.architecture].mains;
+  const look = lookOn(taxon, plantsYear(model, plant, on), model.season(on).seasonDay);
   const goal = taskForGoal(model, plant);
   const [task, setTask] = useState<Task>(stand.tries[0]?.task ?? (goal === "leave" ? "shape" : goal));
   const [tryId, setTryId] = useState(stand.tries[0]?.id ?? "t1");
@@ -63,6 +84,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [editing, setEditing] = useState<Stem | null>(null);
   const [proposal, setProposal] = useState<Suggestion | null>(null);
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [stepped, setStepped] = useState(false);
   const wide = useMediaQuery("(min-width:1000px)");
   const current = stand.tries.find((t) => t.id === tryId);
@@ -70,29 +92,41 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   const [live, setLive] = useState<readonly StemCut[] | null>(null);
   const saved = useMemo(() => current?.cuts ?? [], [current]);
   const cuts = live ?? saved;
-  const names = useMemo(() => new Map(stand.stems.map((s, i) => [s.id, `Stem ${i + 1}`])), [stand.stems]);
+  const names = useMemo(
+    () => new Map(stand.stems.map((s, i) => [s.id, `${capital(mains[0])} ${i + 1}`])),
+    [stand.stems, mains],
+  );
   const nameOf = useCallback((id: string): string => names.get(id) ?? "a stem", [names]);
   const result = useMemo(
     () => tryOut(model, { plant, stems: stand.stems, task, cuts }, on),
     [model, plant, stand.stems, task, cuts, on],
   );
   const lines = useMemo(
-    () => cutList(stand.stems, cuts, taxon, task, plant.goal.kind),
-    [stand.stems, cuts, taxon, task, plant.goal.kind],
+    () => cutList(stand.stems, cuts, taxon, task, plant, build),
+    [stand.stems, cuts, taxon, task, plant, build],
   );
   const numbers = useMemo(() => new Map(lines.flatMap((l) => (l.stem ? [[l.stem.id, l.no] as const] : []))), [lines]);
   // Room for the plant left alone, so that a cut does not change the scale it is drawn to.
   const room = useMemo(() => {
     const { before, ...uncut } = tryOut(model, { plant, stems: stand.stems, task, cuts: [] }, on);
     const { futures } = whatFollows(model, plant.id, { before, ...uncut }, on, 0);
+    // Fills the frame with what stands now and by the end of the season; later years ask for more when they are looked at.
+    const looked = futures.filter((f) => f.horizon === "season" || f.horizon === horizon).map((f) => f.heightM[1]);
+    const wished = plant.goal.heightM !== null && plant.goal.heightM < before.heightM * 1.3 ? plant.goal.heightM : 0;
     return {
-      heightM: Math.max(before.heightM, ...futures.map((f) => f.heightM[1])) * 1.04,
-      widthM: Math.max(before.widthM, plant.widthM) * 1.15,
+      heightM: Math.max(before.heightM, wished, ...looked) * 1.03,
+      widthM: Math.max(before.widthM, plant.widthM) * 1.08,
     };
-  }, [model, plant, stand.stems, task, on]);
+  }, [model, plant, stand.stems, task, on, horizon]);
   // Each edit is made on the stand as it is kept by then: a quick second one must not undo the first.
   const save = (label: string, edit: (s: Stand) => Stand): Promise<boolean> =>
-    change(`${plant.label}: ${label}`, (g) => withStand(g, edit(g.stands.find((s) => s.id === stand.id) ?? stand)));
+    change(`${plant.label}: ${label}`, (g) => {
+      const old = g.stands.find((s) => s.id === stand.id) ?? stand;
+      // A stem that is corrected is corrected as it stands now, and so are the others beside it.
+      const edited = edit({ ...old, stems: stand.stems });
+      const drawn = edited.stems === stand.stems ? old.stems : edited.stems;
+      return withStand(g, { ...edited, stems: drawn });
+    });
   const put = useStable((label: string, next: readonly StemCut[]) => {
     setLive(next);
     void save(label, (s) => withCuts(s, tryId, task, next)).finally(() =>
@@ -152,18 +186,20 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
   };
   const carryOut = async (): Promise<void> => {
     const day = seenDay(plant, on, today());
+    const made = ticked.size === 0 ? [...cuts] : lines.flatMap((l) => (ticked.has(l.no) ? [l.cut] : []));
     await change(`${plant.label}: cuts carried out`, (g) =>
-      carriedOut(g, stand, { id: tryId, task, cuts: [...cuts] }, taxon, {
+      withCarriedOut(g, stand, { id: tryId, task, cuts: made }, build, {
         visitId: newId(),
         standId: newId(),
         on: day,
         regime: regimeOf(taxon, task),
-        amounts: result,
+        amounts: ticked.size === 0 ? result : tryOut(model, { plant, stems: stand.stems, task, cuts: made }, on),
         heightM: heightOf(model, plant, day).heightM,
         heightId: newId(),
       }),
     );
     setProposal(null);
+    setTicked(new Set());
     setHorizon("now");
   };
   const addStem = (): void => {
@@ -183,7 +219,9 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
           <Drawing
             plantId={plant.id}
             stems={stand.stems}
-            taxon={taxon}
+            build={build}
+            leafed={look.leaf}
+            flowering={look.showing !== null}
             result={result}
             horizon={horizon}
             viewDeg={viewDeg}
@@ -192,6 +230,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
             chosen={chosen}
             numbers={numbers}
             wantedM={plant.goal.heightM}
+            lines={plant.goal.lines}
             shearM={cuts.find((c) => c.cut === "shear")?.heightM ?? null}
             narrow={!wide}
             onChoose={setChosen}
@@ -200,12 +239,25 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
             onTryShear={onTryShear}
             onShear={onShear}
           />
+          {!wide && (
+            <div className="bench-corner no-print" aria-hidden="true">
+              <BudgetRing
+                seed={plant.id}
+                taken={result.advice.takenLast12Months}
+                cap={result.cap}
+                tried={result.share}
+                deadCount={result.deadRemoved}
+                size={86}
+              />
+              <span>{say.percent(result.share)}</span>
+            </div>
+          )}
           <LookFrom horizon={horizon} viewDeg={viewDeg} onHorizon={setHorizon} onView={setViewDeg} />
         </div>
         <div className="bench-follows">
           <details className="more no-print" onToggle={(e) => setStepped(e.currentTarget.open)}>
             <summary>Step back: all four sides</summary>
-            {stepped && <FourSides result={result} taxon={taxon} room={room} />}
+            {stepped && <FourSides result={result} build={build} room={room} />}
           </details>
           <PhotosOf plantId={plant.id} />
           <Section title="What follows">
@@ -282,9 +334,8 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
           >
             <Offers
               stems={stand.stems}
-              taxonId={taxon.id}
+              plant={plant}
               task={task}
-              goal={plant.goal.kind}
               standing={result.advice.standing}
               nameOf={nameOf}
               onChoose={setChosen}
@@ -308,7 +359,7 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
               <p>Nothing is cut yet. Press Suggest, or press a stem and say what is to happen to it.</p>
             ) : (
               <>
-                <CutList lines={lines} nameOf={nameOf} />
+                <CutList lines={lines} nameOf={nameOf} done={ticked} onDone={setTicked} />
                 <div className="no-print presses">
                   <button
                     type="button"
@@ -319,7 +370,11 @@ export function Bench({ plant, stand, onRecount }: BenchProps) {
                     Plan it for {say.date(on)}
                   </button>
                   <button type="button" className="press" onClick={() => void carryOut()}>
-                    It was carried out
+                    {ticked.size === 0
+                      ? "It was carried out"
+                      : ticked.size === 1
+                        ? "Book the one that is ticked"
+                        : `Book the ${ticked.size} that are ticked`}
                   </button>
                 </div>
                 {!result.accepted && (

@@ -1,6 +1,6 @@
 /** How much and where: stems are counted first, then cut on the drawing. */
 import { Box, GlobalStyles, Typography } from "@mui/material";
-import { heightOf, stemsFromTally, type Plant, type Tally } from "@wren/core";
+import { heightOf, buildOf, stemsFromSketch, type Plant, type Sketch } from "@wren/core";
 import { useState } from "react";
 import { useParams } from "react-router";
 import { today } from "../../data/clock.ts";
@@ -21,9 +21,9 @@ function Known({ plant }: { readonly plant: Plant }) {
   const { on } = useDay();
   const stand = standOf(garden, plant.id);
   const [counting, setCounting] = useState(false);
-  const draw = async (t: Tally): Promise<void> => {
+  const draw = async (t: Sketch): Promise<void> => {
     const { heightM } = heightOf(model, plant, on);
-    const stems = stemsFromTally(t, { heightM, widthM: plant.widthM }, model.taxonOf(plant));
+    const stems = stemsFromSketch(t, { heightM, widthM: plant.widthM }, buildOf(model.taxonOf(plant), plant.form));
     const day = seenDay(plant, on, today());
     const kept = await change(`${plant.label}: ${stems.length} stems`, (g) => {
       const old = standOf(g, plant.id);
@@ -42,7 +42,11 @@ function Known({ plant }: { readonly plant: Plant }) {
         </DayLink>
       </Box>
       {stand === null || stand.stems.length === 0 || counting ? (
-        <TallyEntry onDraw={(t) => void draw(t)} onCancel={counting ? () => setCounting(false) : undefined} />
+        <TallyEntry
+          build={buildOf(model.taxonOf(plant), plant.form)}
+          onDraw={(t) => void draw(t)}
+          onCancel={counting ? () => setCounting(false) : undefined}
+        />
       ) : (
         <Bench key={stand.id} plant={plant} stand={stand} onRecount={() => setCounting(true)} />
       )}

@@ -1,22 +1,23 @@
 /** The list to carry outside: numbered as on the drawing, by pass and tool. Large, ticked as you go, and printed. */
 import { Box, Button, Typography } from "@mui/material";
 import { cutLineText, PASS_ROWS, type CutLine, type Pass } from "@wren/core";
-import { useState } from "react";
 import { useVoice } from "../../state/voice.ts";
 
 interface Props {
   readonly lines: readonly CutLine[];
   readonly nameOf: (id: string) => string;
+  /** What is ticked, by its number. */
+  readonly done: ReadonlySet<number>;
+  readonly onDone: (done: ReadonlySet<number>) => void;
 }
 
-export function CutList({ lines, nameOf }: Props) {
+export function CutList({ lines, nameOf, done, onDone }: Props) {
   const say = useVoice();
-  const [done, setDone] = useState<ReadonlySet<number>>(new Set());
   const passes = [...new Set(lines.map((l) => l.pass))];
   const tick = (no: number): void => {
     const next = new Set(done);
     if (!next.delete(no)) next.add(no);
-    setDone(next);
+    onDone(next);
   };
   const block = (pass: Pass) => (
     <Box key={pass} component="section" aria-label={PASS_ROWS[pass].title} sx={{ mb: 1.5 }}>

@@ -1,19 +1,27 @@
 /** The stems to scale, from the side you stand at: what goes is struck, what stays is whole; press a stem, drag its end. */
 import {
   alongStem,
+  ARCHITECTURE_TABLE,
   cutAbove,
+  leafOf,
   shootsAt,
+  type Build,
   type Horizon,
+  type Line,
   type StemCut,
-  type Taxon,
   type TryResult,
   type Stem,
 } from "@wren/core";
 import { memo, useMemo, useRef, useState, type PointerEvent } from "react";
 import {
   depthOf,
+  flowerLine,
   goneLines,
   heightAt,
+  leafDrawn,
+  leafLine,
+  linesSeen,
+  scaleMarks,
   nearestPart,
   NUMBER_R,
   numberSpots,
@@ -22,6 +30,7 @@ import {
   standLines,
   stemsDrawn,
   strokeOf,
+  tuftOf,
   viewOf,
   type Spot,
   type StemLook,
@@ -30,8 +39,8 @@ import {
 } from "../../drawing/stand.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
 
-const DESK = { width: 620, height: 470, foot: 24 } as const;
-const PHONE = { width: 400, height: 430, foot: 24 } as const;
+const DESK = { width: 640, height: 420, foot: 22 } as const;
+const PHONE = { width: 400, height: 380, foot: 22 } as const;
 /** Drag the end so near to the ground and the stem goes; so near to its tip and it is put back. */
 const AT_BASE = 0.04;
 const AT_TIP = 0.97;
@@ -39,7 +48,10 @@ const AT_TIP = 0.97;
 interface Props {
   readonly plantId: string;
   readonly stems: readonly Stem[];
-  readonly taxon: Taxon;
+  readonly build: Build;
+  /** What the plant wears on the day: part of its leaf, and whether it flowers. */
+  readonly leafed: number;
+  readonly flowering: boolean;
   readonly result: TryResult;
   readonly horizon: Horizon;
   readonly viewDeg: number;
@@ -49,6 +61,8 @@ interface Props {
   readonly chosen: string | null;
   readonly numbers: ReadonlyMap<string, number>;
   readonly wantedM: number | null;
+  /** What it is to stay behind. */
+  readonly lines: readonly Line[];
   /** Height of the shears' line; null where none are used. */
   readonly shearM: number | null;
   readonly narrow: boolean;
@@ -133,20 +147,25 @@ const PressLines = memo(function PressLines({ stems, drawn, view, onChoose }: Pr
 });
 
 export function Drawing(p: Props) {
-  const { model } = useGarden();
-  const { taxon, result } = p;
+  const { model, garden } = useGarden();
+  const { build, result } = p;
   const sheet = p.narrow ? PHONE : DESK;
   const view = useMemo(() => viewOf(sheet, p.room.heightM, p.room.widthM, p.viewDeg), [sheet, p.room, p.viewDeg]);
-  const drawn = useMemo(() => stemsDrawn(taxon, view), [taxon, view]);
+  const drawn = useMemo(() => stemsDrawn(build, view), [build, view]);
   const svg = useRef<SVGSVGElement>(null);
   /** Where an end is being dragged to, of its stem; and the height the line is dragged to. */
   const [drag, setDrag] = useState<number | null>(null);
   const [line, setLine] = useState<number | null>(null);
   // The furthest first, whatever is cut of them.
   const order = useMemo(() => {
-    const depths = p.stems.map((s) => depthOf(s, taxon, p.viewDeg));
+    const depths = p.stems.map((s) => depthOf(s, build, p.viewDeg));
     return p.stems.map((_, i) => i).sort((a, b) => depths[b]! - depths[a]!);
-  }, [p.stems, taxon, p.viewDeg]);
+  }, [p.stems, build, p.viewDeg]);
+  const leaf = useMemo(() => {
+    const there = leafOf(p.stems, build);
+    const marks = leafDrawn(p.stems, there, drawn);
+    return { marks, tuft: tuftOf(marks, there, view, build) };
+  }, [p.stems, build, drawn, view]);
   const inOrder = useMemo(() => order.map((i) => p.stems[i]!), [order, p.stems]);
   const future = p.horizon !== "now";
   const shoots = useMemo(
@@ -154,8 +173,8 @@ export function Drawing(p: Props) {
     [future, model, p.plantId, result, p.on, p.horizon],
   );
   const spots = useMemo(
-    () => (future ? [] : numberSpots(result.effects, p.numbers, taxon, view)),
-    [future, result.effects, p.numbers, taxon, view],
+    () => (future ? [] : numberSpots(result.effects, p.numbers, build, view)),
+    [future, result.effects, p.numbers, build, view],
   );
   const chosen = result.effects.find((e) => e.stem.id === p.chosen);
   const spotOf = (e: PointerEvent): Spot => {
@@ -165,7 +184,7 @@ export function Drawing(p: Props) {
       y: ((e.clientY - box.top) / box.height) * sheet.height,
     };
   };
-  const handle = chosen && onSheet(alongStem(chosen.stem, drag ?? chosen.kept, taxon), view);
+  const handle = chosen && onSheet(alongStem(chosen.stem, drag ?? chosen.kept, build), view);
   // Let go, or taken away by the browser: what was tried last is cut either way, so that nothing is shown and not kept.
   const letLineGo = (): void => {
     if (line !== null) p.onShear(line);
@@ -185,20 +204,33 @@ export function Drawing(p: Props) {
       viewBox={`0 0 ${sheet.width} ${sheet.height}`}
       width="100%"
       role="img"
-      aria-label={`${p.stems.length} stems drawn to scale; the list below says the same in words`}
+      aria-label={`${p.stems.length} ${ARCHITECTURE_TABLE[build.architecture].mains[p.stems.length === 1 ? 0 : 1]} drawn to scale; the list below says the same in words`}
       style={{ display: "block", background: "var(--paper)", touchAction: "pan-y" }}
     >
       <line x1="0" x2={sheet.width} y1={ground} y2={ground} stroke="var(--umber)" strokeWidth="2" />
-      {[0.5, 1, 1.5, 2, 2.5, 3, 4, 5].map((m) =>
+      {scaleMarks(garden.rules.units, (sheet.height - sheet.foot) / view.scale).map(([m, label]) =>
         lineY(m) > 8 ? (
-          <g key={m}>
+          <g key={label}>
             <line x1="0" x2="10" y1={lineY(m)} y2={lineY(m)} stroke="var(--soft)" />
             <text x="13" y={lineY(m) + 4} fontSize="12" fill="var(--soft)">
-              {m} m
+              {label}
             </text>
           </g>
         ) : null,
       )}
+      {linesSeen(p.lines, view).map((l) => (
+        <line
+          key={l.side}
+          data-line={l.side}
+          x1={l.x}
+          x2={l.x}
+          y1={ground}
+          y2={l.upToM === null ? 4 : lineY(l.upToM)}
+          stroke="var(--alarm)"
+          strokeWidth="1.5"
+          strokeDasharray="3 4"
+        />
+      ))}
       {p.wantedM !== null && (
         <line
           x1="48"
@@ -212,6 +244,27 @@ export function Drawing(p: Props) {
       )}
       {!future && <GoneLines effects={result.effects} drawn={drawn} />}
       <KeptLines effects={result.effects} drawn={drawn} view={view} chosen={p.chosen} />
+      {p.leafed > 0 && (
+        <path
+          d={leafLine(result.effects, leaf.marks)}
+          stroke="var(--leaf)"
+          strokeWidth={leaf.tuft}
+          strokeLinecap="round"
+          strokeOpacity={0.5 * p.leafed}
+          fill="none"
+          pointerEvents="none"
+        />
+      )}
+      {p.flowering && !future && (
+        <path
+          d={flowerLine(result.effects, drawn)}
+          stroke="var(--plum)"
+          strokeWidth={Math.min(10, leaf.tuft * 0.8)}
+          strokeLinecap="round"
+          fill="none"
+          pointerEvents="none"
+        />
+      )}
       {future && (
         <path
           d={shootPath(
@@ -274,7 +327,7 @@ export function Drawing(p: Props) {
           }}
           onPointerMove={(e) => {
             if (drag === null) return;
-            const at = nearestPart(chosen.stem, spotOf(e), taxon, view);
+            const at = nearestPart(chosen.stem, spotOf(e), build, view);
             setDrag(at);
             p.onTry(chosen.stem.id, cutFor(chosen.stem, at));
           }}

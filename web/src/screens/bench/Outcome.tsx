@@ -25,7 +25,7 @@ import { HORIZON_LABELS } from "./labels.ts";
 function explainShare(t: TryResult, say: Voice): Explanation {
   return {
     formula:
-      "Leaf goes with the conducting section of a stem: thickness squared, of all live stems; in old stems only an outer ring conducts. A shortened stem loses what stood above, by the habit's profile. Dead stems stand in no sum.",
+      "A stem carries leaf as its conducting section says: thickness squared, of all live stems; in very thick ones only an outer ring conducts. Along stems and branches the leaf sits in the outer shell of the plant, at each height as much as its outline has there; what a cut takes is the leaf of the places it takes, drawn as the green dots. Dead wood stands in no sum.",
     inputs: [
       ["stems out at the ground", `${t.removed} of ${t.live} live`],
       ["stems shortened", String(t.headed)],
@@ -70,16 +70,17 @@ function flowersLine(t: TryResult, say: Voice): string {
 }
 
 /** Another stem or two, or so much off the top, in handy terms. */
-function handy(t: TryResult): string | null {
+function handy(t: TryResult, say: Voice): string | null {
   if (t.cap === null || t.over > 0) return null;
   const left = t.cap - t.takenAfter;
   const staying = t.effects.filter((e) => e.kept === 1 && e.stem.state === "live");
   if (staying.length === 0 || left <= 0) return null;
-  const thickest = staying.reduce((a, b) => (b.stem.diameterMm > a.stem.diameterMm ? b : a)).stem.diameterMm;
-  const live = t.effects.filter((e) => e.stem.state !== "dead");
-  const whole = live.reduce((n, e) => n + e.stem.diameterMm ** 2, 0);
-  const more = Math.floor((left * whole) / thickest ** 2);
-  return more === 0 ? "not one more of the thickest" : `about ${more} more as thick as ${thickest} mm`;
+  const thickest = staying.reduce((a, b) => (b.stem.diameterMm > a.stem.diameterMm ? b : a)).stem;
+  const each = t.ofStems[t.effects.findIndex((e) => e.stem === thickest)]!;
+  const more = each > 0 ? Math.floor(left / each) : 0;
+  return more === 0
+    ? "not one more of the thickest"
+    : `about ${more} more as thick as ${say.thickness(thickest.diameterMm)}`;
 }
 
 interface OutcomeProps {
@@ -90,7 +91,7 @@ interface OutcomeProps {
 export function Outcome({ plant, result: t, nameOf }: OutcomeProps) {
   const say = useVoice();
   const binds = bindsText(t, say);
-  const rest = handy(t);
+  const rest = handy(t, say);
   return (
     <div role="status" aria-label="What this try amounts to">
       <div className="verdict">

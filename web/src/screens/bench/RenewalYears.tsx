@@ -32,7 +32,7 @@ import { Section } from "../../ui/Section.tsx";
 function waysOf(model: GardenModel, plant: Plant, stand: Stand, on: PlainDate, cap: Share): readonly ProgrammeWay[] {
   const taxon = model.taxonOf(plant);
   const { heightM } = heightOf(model, plant, on);
-  const ways: ProgrammeWay[] = renewals(stand.stems, taxon, heightM, cap).map((w) => w.way);
+  const ways: ProgrammeWay[] = renewals(stand.stems, taxon, plant, heightM, cap).map((w) => w.way);
   const tree = mayBeTree(taxon) ? treeFormOf(model, plant, on, stand) : null;
   return tree && tree.years.length > 0 ? [...ways, "tree-form"] : ways;
 }

@@ -5,6 +5,7 @@ import {
   BOUNDS,
   issueText,
   MOST,
+  plainBranch,
   STEM_FAULTS,
   STEM_STATES,
   stemIssues,
@@ -52,6 +53,7 @@ interface Props {
 function branchesTo(s: Stem, count: number, diameterMm: number, lengthM: number): Stem["branches"] {
   if (count <= s.branches.length) return s.branches.slice(0, count);
   const more = Array.from({ length: count - s.branches.length }, (_, i) => ({
+    ...plainBranch(0.5, 2, 0.05),
     at: Math.round(100 * (0.4 + (0.5 * (i + 0.5)) / (count - s.branches.length))) / 100,
     diameterMm: Math.max(2, Math.round(diameterMm * 0.4)),
     lengthM: Math.max(0.05, Math.round(lengthM * 25) / 100),

@@ -3,15 +3,21 @@ import { Box, Button, IconButton, TextField, Typography } from "@mui/material";
 import {
   checkTally,
   issueText,
+  ARCHITECTURE_TABLE,
+  NO_EXTRAS,
   NO_STEMS,
-  readTally,
+  readSketch,
   stemCount,
   THICKNESS_TABLE,
+  type Build,
+  type Sketch,
   type Tally,
   type TallyPart,
 } from "@wren/core";
 import { Minus, Plus } from "lucide-react";
 import { useState } from "react";
+import { bareUnit } from "../../forms/fields.ts";
+import { useGarden } from "../../state/garden.tsx";
 
 const PARTS: readonly (readonly [TallyPart, string])[] = [
   ["thick", THICKNESS_TABLE.thick.label],
@@ -24,19 +30,23 @@ const PARTS: readonly (readonly [TallyPart, string])[] = [
 ];
 
 interface Props {
-  readonly onDraw: (t: Tally) => void;
+  readonly build: Build;
+  readonly onDraw: (t: Sketch) => void;
   readonly onCancel?: (() => void) | undefined;
 }
 
-export function TallyEntry({ onDraw, onCancel }: Props) {
+export function TallyEntry({ build, onDraw, onCancel }: Props) {
   const [text, setText] = useState("");
   const [tally, setTally] = useState<Tally>(NO_STEMS);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const { units } = useGarden().garden.rules;
+  const row = ARCHITECTURE_TABLE[build.architecture];
+  const read = (typed: string) => readSketch(typed, build, bareUnit(units));
   const type = (typed: string): void => {
     setText(typed);
-    const read = readTally(typed);
+    const said = read(typed);
     setTrouble(null);
-    if (read.ok) setTally(read.value);
+    if (said.ok) setTally(said.value.tally);
   };
   const press = (part: TallyPart, by: number): void => {
     setTrouble(null);
@@ -44,20 +54,32 @@ export function TallyEntry({ onDraw, onCancel }: Props) {
   };
   const draw = (): void => {
     // What was typed and not understood is said, not passed over for what the presses say.
-    const read = text.trim() !== "" && stemCount(tally) === 0 ? readTally(text) : checkTally(tally);
-    if (read.ok) onDraw(read.value);
-    else setTrouble(read.issues.map(issueText).join(" "));
+    const words = text.trim() === "" ? null : read(text);
+    if (words && !words.ok && stemCount(tally) === 0) {
+      setTrouble(words.issues.map(issueText).join(" "));
+      return;
+    }
+    const said = words?.ok ? words.value : NO_EXTRAS;
+    // Trunks and arms need no count by thickness; everything else is made of it.
+    if (words?.ok && row.keepsMains) {
+      onDraw({ ...said, tally });
+      return;
+    }
+    const counted = checkTally(tally);
+    if (counted.ok) onDraw({ ...said, tally: counted.value, mains: stemCount(counted.value) });
+    else setTrouble(counted.issues.map(issueText).join(" "));
   };
-  const said = text.trim() === "" ? null : readTally(text);
+  const said = text.trim() === "" ? null : read(text);
   const error = trouble ?? (said && !said.ok ? said.issues.map(issueText).join(" ") : null);
   return (
     <Box sx={{ maxWidth: 620 }}>
       <Typography sx={{ mb: 1 }}>
-        How many stems stand there, and how thick are they? It makes a drawing that you correct at the plant.
+        {row.label}. Say what stands there, and it makes a drawing that you correct at the plant; for example “{row.say}
+        ”.
       </Typography>
       <TextField
         label="Say it in a line"
-        placeholder="14 stems: 5 thicker than thumb, 6 middling, 3 thin, 2 dead"
+        placeholder={row.say}
         value={text}
         onChange={(e) => type(e.target.value)}
         error={error !== null}
@@ -82,7 +104,7 @@ export function TallyEntry({ onDraw, onCancel }: Props) {
       </Box>
       <Box sx={{ display: "flex", gap: 1, mt: 1.5 }}>
         <Button variant="contained" onClick={draw}>
-          Draw {stemCount(tally) > 0 ? `${stemCount(tally)} stems` : "them"}
+          Draw {stemCount(tally) > 0 ? `${stemCount(tally)} ${row.mains[1]}` : "them"}
         </Button>
         {onCancel && <Button onClick={onCancel}>Cancel</Button>}
       </Box>

@@ -5,12 +5,13 @@ import { memo, useDeferredValue, useState } from "react";
 import { useVoice } from "../../state/voice.ts";
 
 interface Tool {
-  readonly cut: "shear" | "tips" | "candles" | "dead-heads" | "lift";
+  readonly cut: "shear" | "top" | "tips" | "candles" | "dead-heads" | "lift";
   readonly label: string;
   readonly fits: (t: Taxon) => boolean;
 }
 const TOOLS: readonly Tool[] = [
   { cut: "shear", label: "Shear to an outline", fits: () => true },
+  { cut: "top", label: "Top at a height", fits: () => true },
   { cut: "tips", label: "Tips only", fits: () => true },
   { cut: "dead-heads", label: "Dead heads only", fits: (t) => t.displays.length > 0 },
   { cut: "candles", label: "Shorten candles", fits: (t) => t.headOnlyWhileSoft },
@@ -22,6 +23,8 @@ function start(cut: Tool["cut"], { heightM, widthM }: TryResult["before"], taxon
   switch (cut) {
     case "shear":
       return { cut, heightM: Math.max(0.05, heightM * 0.9), widthM: Math.max(0.05, widthM * 0.95) };
+    case "top":
+      return { cut, heightM: Math.max(0.05, heightM * 0.9) };
     case "tips":
       return { cut, offM: Math.max(0.01, taxon.growthM[1] * 0.3) };
     case "candles":
@@ -98,6 +101,8 @@ function slidesOf(c: StemCut, { heightM, widthM }: TryResult["before"], say: Voi
         row("shear", "To a height of", c.heightM, [0.05, heightM], (v) => ({ ...c, heightM: v })),
         row("shear", "To a width of", c.widthM, [0.05, Math.max(widthM, c.widthM)], (v) => ({ ...c, widthM: v })),
       ];
+    case "top":
+      return [row("top", "Top down to", c.heightM, [0.05, heightM], (v) => ({ ...c, heightM: v }))];
     case "tips":
       return [row("tips", "Off each end", c.offM, [0.01, 0.6], (v) => ({ ...c, offM: v }))];
     case "candles":

@@ -1,26 +1,39 @@
 /** What stands beside the drawing: why a proposal, what each pass offers, tries side by side, photos. */
 import { Box } from "@mui/material";
 import {
-  CATALOGUE,
+  aimOn,
   passesOffered,
   PASS_ROWS,
   remarkText,
-  stemsOf,
   TASK_TABLE,
   tryOut,
   waiting,
+  wantedIn,
+  workplaceOf,
   type Plant,
   type Stand,
   type Standing,
   type Stem,
   type Suggestion,
   type Task,
+  type Unanswered,
 } from "@wren/core";
 import { memo } from "react";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { Picture } from "../../ui/Picture.tsx";
+
+/** Why a wish got no cut. */
+const UNANSWERED_TEXTS: Readonly<Record<Unanswered, string>> = {
+  "no-line": "It is to be kept off something: say at its survey on which side, and how far from its middle.",
+  "behind-line": "Nothing alive stands over the line, with this season’s growth counted.",
+  "at-height": "It stands no higher than the cut would be: this year’s growth brings it to the wanted height.",
+  "leader-stays": "Its height is the leader’s: shortened, it loses its form. Kept lower it is another plant.",
+  "nothing-weak": "No stem is marked weak: mark those that flop or carry little, and they go first.",
+  "no-cut": "It asks for no cut of this sort: what stands there is as it should be.",
+  "nothing-inside": "Too few branches inside to take any for light.",
+};
 
 /** What a proposal says of itself. */
 export function ProposalNote({ s, names }: { readonly s: Suggestion; readonly names: (id: string) => string }) {
@@ -47,10 +60,13 @@ export function ProposalNote({ s, names }: { readonly s: Suggestion; readonly na
       ))}
       {s.heightM && s.heightM.reached > s.heightM.aimed + 0.01 && (
         <li>
-          The cut belongs at {say.length(s.heightM.aimed)}; this year’s share allows {say.length(s.heightM.reached)}.
-          The rest follows next year.
+          The cut belongs at {say.length(s.heightM.aimed)}; this year’s share allows {say.length(s.heightM.reached)}.{" "}
+          {s.heightM.years === null ? "The rest follows next year." : `In ${s.heightM.years} years it is there.`}
         </li>
       )}
+      {s.unanswered.map((u) => (
+        <li key={u}>{UNANSWERED_TEXTS[u]}</li>
+      ))}
       {s.pastUpkeep && (
         <li>More than half of the stems are thicker than a thumb: this is a renewal over three years.</li>
       )}
@@ -78,24 +94,26 @@ export function PhotosOf({ plantId }: { readonly plantId: string }) {
 
 interface OffersProps {
   readonly stems: readonly Stem[];
-  readonly taxonId: string;
+  readonly plant: Plant;
   readonly task: Task;
-  readonly goal: Plant["goal"]["kind"];
   readonly standing: Standing;
   readonly nameOf: (id: string) => string;
   readonly onChoose: (id: string) => void;
 }
 /** The passes of the task in order, and what each offers on this plant: dead wood only where its state lets nothing else go. */
-export const Offers = memo(function Offers({ stems, taxonId, task, goal, standing, nameOf, onChoose }: OffersProps) {
+export const Offers = memo(function Offers({ stems, plant, task, standing, nameOf, onChoose }: OffersProps) {
+  const { model } = useGarden();
+  const { on } = useDay();
   const say = useVoice();
-  const taxon = CATALOGUE.byId(taxonId)!;
+  const taxon = model.taxonOf(plant);
   const waits = waiting(standing);
+  const workplace = workplaceOf(plant, taxon, stems, aimOn(model, plant, on, task), standing);
   return (
     <>
       {waits && <p className="alarm">{remarkText(waits, say)}</p>}
       <ol className="offers" aria-label="Passes in order">
-        {passesOffered(taxon, task, goal, standing).map((pass) => {
-          const found = stemsOf(pass, stems);
+        {passesOffered(taxon, task, plant, standing).map((pass) => {
+          const found = [...new Set(wantedIn(pass, workplace).map((x) => x.stem))];
           return (
             <li key={pass}>
               <strong>{PASS_ROWS[pass].title}.</strong> {PASS_ROWS[pass].why}{" "}

@@ -35,7 +35,7 @@ export function stemText(s: Stem, say: Voice, nameOf: (id: string) => string): s
     ...s.faults.map((f) => FAULT_LABELS[f].toLowerCase()),
     s.crosses === null ? null : `crosses ${nameOf(s.crosses).toLowerCase()}`,
   ].filter((x) => x !== null);
-  const thick = `${THICKNESS_TABLE[thicknessOf(s.diameterMm)].label.toLowerCase()} (${s.diameterMm} mm)`;
+  const thick = `${THICKNESS_TABLE[thicknessOf(s.diameterMm)].label.toLowerCase()} (${say.thickness(s.diameterMm)})`;
   return [thick, say.length(s.lengthM), ...matters].join(", ");
 }
 
@@ -54,6 +54,8 @@ export function cutText(cuts: readonly StemCut[], s: Stem, say: Voice): string {
       if (c.cut === "remove") return "out at the ground";
       if (c.cut === "head") return `shortened to ${say.length(c.keptM)}`;
       if (c.cut === "to-branch") return `back to side branch ${c.branch + 1}`;
+      if (c.cut === "branch-back") return `side branch ${c.branch + 1} back to ${say.length(c.keptM)}`;
+      if (c.cut === "shoot-off") return `a shoot of side branch ${c.branch + 1} off`;
       return c.cut === "branch-off" ? `side branch ${c.branch + 1} off` : "";
     })
     .join(", ");

@@ -1,20 +1,18 @@
 /** What is changed at the bench: stems, tries, and what was carried out. Each is one change of the garden. */
 import {
-  effectOn,
+  carriedOut,
   MOST,
-  type Amounts,
+  stemsAsHigh,
+  type Build,
+  type Done,
   type Garden,
   type Metres,
-  type Observation,
   type PlainDate,
-  type Regime,
   type Stand,
   type Stem,
   type StemCut,
   type Task,
-  type Taxon,
   type Try,
-  type Visit,
 } from "@wren/core";
 import { withVisit } from "../../state/edits.ts";
 
@@ -27,6 +25,18 @@ export const withStand = (g: Garden, stand: Stand): Garden => ({
   ...g,
   stands: [...g.stands.filter((s) => s.id !== stand.id), stand],
 });
+
+/** The last stand asked for, and as it was shown: a drawing must not be worked out anew with every press. */
+const SHOWN = new WeakMap<Stand, { readonly stems: readonly Stem[]; readonly stand: Stand }>();
+/** A stand as it stands now: its stems have grown with the plant since they were drawn. */
+export function grownStand(kept: Stand, build: Build, heightM: Metres): Stand {
+  const stems = stemsAsHigh(kept.stems, build, heightM);
+  const shown = SHOWN.get(kept);
+  if (shown?.stems === stems) return shown.stand;
+  const stand = stems === kept.stems ? kept : { ...kept, stems: [...stems] };
+  SHOWN.set(kept, { stems, stand });
+  return stand;
+}
 
 export const newStand = (id: string, plantId: string, on: PlainDate, stems: readonly Stem[]): Stand => ({
   id,
@@ -69,13 +79,19 @@ export function withStem(stand: Stand, stem: Stem): Stand {
   };
 }
 
+type BranchCut = Extract<StemCut, { cut: "branch-off" | "branch-back" | "shoot-off" }>;
+const ofBranch = (c: StemCut): c is BranchCut =>
+  c.cut === "branch-off" || c.cut === "branch-back" || c.cut === "shoot-off";
+
 /** Cuts with a stem's own cut replaced (null: put back). Side branches that go keep going unless the stem does. */
 export function cutAt(cuts: readonly StemCut[], stemId: string, cut: StemCut | null): readonly StemCut[] {
-  const branchOff = cut?.cut === "branch-off";
   const stays = (c: StemCut): boolean => {
     if (!("stemId" in c) || c.stemId !== stemId) return true;
-    if (branchOff) return c.cut !== "remove" && !(c.cut === "branch-off" && c.branch === cut.branch);
-    return cut !== null && cut.cut !== "remove" && c.cut === "branch-off";
+    if (cut === null || cut.cut === "remove") return false;
+    if (!ofBranch(cut)) return ofBranch(c);
+    if (!ofBranch(c)) return c.cut !== "remove";
+    // One cut to a branch, and one to a shoot of it.
+    return c.branch !== cut.branch || ("shoot" in c && "shoot" in cut && c.shoot !== cut.shoot);
   };
   return [...cuts.filter(stays), ...(cut ? [cut] : [])];
 }
@@ -86,72 +102,15 @@ export const wholeCut = (cuts: readonly StemCut[], kind: StemCut["cut"], cut: St
   ...(cut ? [cut] : []),
 ];
 
-const round = (x: number, digits: number): number => Math.round(x * 10 ** digits) / 10 ** digits;
-
-/** Stems as they stand once the cuts were made. */
-export function stemsAfter(stems: readonly Stem[], cuts: readonly StemCut[], taxon: Taxon): Stem[] {
-  const effects = stems.map((s) => effectOn(s, cuts, taxon)).filter((e) => e.kept > 0);
-  const left = new Set(effects.map((e) => e.stem.id));
-  return effects.map(({ stem, kept, branchParts }) => ({
-    ...stem,
-    lengthM: Math.max(0.02, round(stem.lengthM * kept, 3)),
-    crosses: stem.crosses !== null && left.has(stem.crosses) ? stem.crosses : null,
-    branches: stem.branches.flatMap((b, i) =>
-      branchParts[i] === 0 || b.at > kept
-        ? []
-        : [{ ...b, at: round(b.at / kept, 4), lengthM: Math.max(0.01, round(b.lengthM * branchParts[i]!, 3)) }],
-    ),
-  }));
-}
-
-interface Done {
-  readonly visitId: string;
-  readonly standId: string;
-  readonly on: PlainDate;
-  readonly regime: Regime;
-  readonly amounts: Amounts;
-  /** How tall the plant stood before it, and the id of the entry that tells how tall it was left. */
-  readonly heightM: Metres;
-  readonly heightId: string;
-}
 /** The try was carried out: a visit is recorded, and the stems are those that are left. */
-export function carriedOut(g: Garden, stand: Stand, t: Try, taxon: Taxon, done: Done): Garden {
-  const { amounts: a } = done;
-  const visit: Visit = {
-    id: done.visitId,
-    plantId: stand.plantId,
-    on: done.on,
-    task: t.task,
-    regime: done.regime,
-    cuts: a.share > 0 ? [{ by: "share", share: round(a.share, 4) }] : [],
-    hazardShare: round(a.hazardShare, 4),
-    deadStemsCount: a.deadRemoved,
-    minutes: null,
-    note: "",
-    trialUntil: null,
-  };
-  // What was left of the drawing is left of the plant, which may be measured a little higher or lower than it.
-  const part = a.before.heightM > 0 ? a.after.heightM / a.before.heightM : 1;
-  const lower = part < 1 && a.after.heightM > 0;
-  const measured: Observation = {
-    id: done.heightId,
-    plantId: stand.plantId,
-    on: done.on,
-    kind: "height",
-    heightM: Math.max(0.02, round(done.heightM * part, 3)),
-    note: "",
-    where: null,
-    lookedFor: null,
-  };
-  // Recorded for a day before the stems were counted, what is left still is the newest that is known.
-  const countedOn = done.on < stand.on ? stand.on : done.on;
-  const left = newStand(done.standId, stand.plantId, countedOn, stemsAfter(stand.stems, t.cuts, taxon));
-  const same = stand.on === countedOn ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
+export function withCarriedOut(g: Garden, stand: Stand, t: Try, build: Build, done: Done): Garden {
+  const { visit, height, left } = carriedOut(stand, t, build, done);
+  const same = stand.on === left.on ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
   const settled = same.map((s) => (s.id === stand.id ? { ...s, chosen: t.id } : s));
   const recorded = withVisit(g, visit);
   return {
     ...recorded,
-    observations: lower ? [...recorded.observations, measured] : recorded.observations,
+    observations: height ? [...recorded.observations, height] : recorded.observations,
     stands: [...settled, left],
   };
 }

@@ -97,7 +97,8 @@ function Facts({ taxon }: { readonly taxon: Taxon }) {
 }
 
 function Beware({ taxon }: { readonly taxon: Taxon }) {
-  const list = cautionsOfKind(taxon).map((c) => cautionText(c, taxon));
+  const say = useVoice();
+  const list = cautionsOfKind(taxon).map((c) => say.prose(cautionText(c, taxon)));
   return (
     <Box
       component="ul"
@@ -114,6 +115,7 @@ function Beware({ taxon }: { readonly taxon: Taxon }) {
 function Known({ taxon }: { readonly taxon: Taxon }) {
   const { model } = useGarden();
   const { on } = useDay();
+  const say = useVoice();
   const [task, setTask] = useState<Task>(taxon.routineTask);
   const year = model.yearOf(taxon);
   const key = keyWith(taxon.id);
@@ -175,7 +177,7 @@ function Known({ taxon }: { readonly taxon: Taxon }) {
           <Section title="How it is cut">
             <Typography sx={{ mb: 1 }}>
               <strong>Yearly care: </strong>
-              {TASK_TABLE[taxon.routineTask].label.toLowerCase()}. {taxon.blade}
+              {TASK_TABLE[taxon.routineTask].label.toLowerCase()}. {say.prose(taxon.blade)}
             </Typography>
             <Typography sx={{ mb: 1 }}>{REGROWTH_TEXTS[taxon.regrowthFromLeaflessWood]}</Typography>
             <Box component="ol" sx={{ my: 1, pl: 3 }}>

@@ -1,6 +1,6 @@
 /** What was done and seen at a plant, newest first. */
 import { Box, IconButton, Typography } from "@mui/material";
-import { shareOfVisit, TASK_TABLE, type Observation, type Plant, type Visit } from "@wren/core";
+import { measuredOn, shareOfVisit, TASK_TABLE, type Observation, type Plant, type Visit } from "@wren/core";
 import { Trash2 } from "lucide-react";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
@@ -12,13 +12,12 @@ type Entry = { readonly kind: "visit"; readonly row: Visit } | { readonly kind: 
 export function History({ plant }: { readonly plant: Plant }) {
   const { model, change } = useGarden();
   const say = useVoice();
-  const taxon = model.taxonOf(plant);
   const entries = [
     ...model.visitsOf(plant.id).map((row): Entry => ({ kind: "visit", row })),
     ...model.observationsOf(plant.id).map((row): Entry => ({ kind: "seen", row })),
   ].toSorted((a, b) => (a.row.on < b.row.on ? 1 : a.row.on > b.row.on ? -1 : 0));
   const textOf = (v: Visit): string => {
-    const share = shareOfVisit(v, taxon);
+    const share = shareOfVisit(v, measuredOn(model, plant, v.on));
     const parts = [
       share > 0 ? `${say.percent(share)} of its live growth` : "no live growth",
       v.hazardShare > 0 ? `${say.percent(v.hazardShare)} torn or diseased, booked apart` : "",

@@ -6,7 +6,8 @@ import {
   LIMITS,
   planCut,
   reasonText,
-  shareOfCut,
+  measuredOn,
+  takenAbove,
   TASK_TABLE,
   viewReasons,
   type Plant,
@@ -34,16 +35,18 @@ export function TryCut({ plant, task }: { readonly plant: Plant; readonly task: 
   // Begin with what the task usually takes, or with what is left of the account.
   const [percent, setPercent] = useState(() => Math.floor(100 * startShare(task, left)));
   const share = percent / 100;
-  const taxon = model.taxonOf(plant);
+  const measured = measuredOn(model, plant, on);
   const beforeM = heightOf(model, plant, on).heightM;
   // null: no top cut is tried, the share stands for itself.
   const [topM, setTopM] = useState<number | null>(null);
   const tryTop = (afterM: number): void => {
     setTopM(afterM);
-    setPercent(Math.min(90, Math.round(100 * shareOfCut({ by: "height", beforeM, afterM }, taxon))));
+    setPercent(Math.min(90, Math.round(100 * takenAbove(measured, beforeM, afterM).share)));
   };
+  const top = topM === null ? null : takenAbove(measured, beforeM, topM);
   const views = topM === null ? [] : viewReasons(model.garden, plant, topM);
-  const plan = planCut(model, plant.id, on, { task, share });
+  // A top cut reaches what stands that high; a bare share is spread as the task spreads it.
+  const plan = planCut(model, plant.id, on, top === null ? { task, share } : { task, share: top.share, extent: top });
   return (
     <Box sx={{ display: "flex", gap: 2, flexWrap: { xs: "wrap", sm: "nowrap" } }}>
       <BudgetRing seed={plant.id} taken={takenLast12Months} cap={plan.cap} tried={share} size={150} />

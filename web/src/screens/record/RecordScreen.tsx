@@ -4,6 +4,7 @@ import { Box, Button, Typography } from "@mui/material";
 import {
   TASKS,
   heightOf,
+  measuredOn,
   parseDate,
   parseLength,
   planCut,
@@ -107,7 +108,7 @@ function Preview({
   const v = useWatch({ control }) as VisitInput;
   const on = parseDate(v.on);
   if (on === null) return null;
-  const share = takesLive(v.task) ? shareSoFar(v, garden.rules.units, model.taxonOf(plant)) : 0;
+  const share = takesLive(v.task) ? shareSoFar(v, garden.rules.units, measuredOn(model, plant, on)) : 0;
   const plan = planCut(model, plant.id, on, { task: v.task, share: share ?? 0 });
   const after = v.measure === "height" ? parseLength(v.after, bareUnit(garden.rules.units)) : null;
   const views = after === null ? [] : viewReasons(garden, plant, after);

@@ -13,7 +13,7 @@ import {
   type Rules,
   type Share,
   type Task,
-  type Taxon,
+  type Measured,
   type Visit,
 } from "@wren/core";
 import * as z from "zod";
@@ -160,9 +160,9 @@ export const visitInput = ({ task, on, heightM, percent, units }: Start): VisitI
 });
 
 /** The share the form stands for while it is being filled in; null while it cannot be told. */
-export function shareSoFar(v: RawMeasure, units: Rules["units"], taxon: Taxon): Share | null {
+export function shareSoFar(v: RawMeasure, units: Rules["units"], measured: Measured): Share | null {
   const cut = cutOf(v, bareUnit(units));
-  return "message" in cut ? null : shareOfVisit({ cuts: [cut] }, taxon);
+  return "message" in cut ? null : shareOfVisit({ cuts: [cut] }, measured);
 }
 
 export const visitFrom = (v: VisitValues, rest: Pick<Visit, "id" | "plantId" | "regime">): Visit => ({

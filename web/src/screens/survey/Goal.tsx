@@ -15,6 +15,7 @@ import { useGarden } from "../../state/garden.tsx";
 import { OneOf } from "../../ui/Chips.tsx";
 import { ReasonList } from "../../ui/ReasonList.tsx";
 import { Section } from "../../ui/Section.tsx";
+import { KeptClear } from "./KeptClear.tsx";
 import { LengthInput } from "./LengthInput.tsx";
 
 export function Goal({ plant, onPlant }: { readonly plant: Plant; readonly onPlant: (p: Plant) => void }) {
@@ -33,7 +34,10 @@ export function Goal({ plant, onPlant }: { readonly plant: Plant; readonly onPla
     ...(plant.goal.heightM === null ? [] : viewReasons(draftModel.garden, plant, plant.goal.heightM)),
   ];
   const setGoal = (kind: GoalKind): void =>
-    onPlant({ ...plant, goal: { kind, heightM: goalHasHeight(kind) ? (plant.goal.heightM ?? plant.heightM) : null } });
+    onPlant({
+      ...plant,
+      goal: { ...plant.goal, kind, heightM: goalHasHeight(kind) ? (plant.goal.heightM ?? plant.heightM) : null },
+    });
   return (
     <Section title="What do you want of it?">
       <OneOf
@@ -52,6 +56,7 @@ export function Goal({ plant, onPlant }: { readonly plant: Plant; readonly onPla
           onChange={(heightM) => heightM !== null && onPlant({ ...plant, goal: { ...plant.goal, heightM } })}
         />
       )}
+      <KeptClear plant={plant} onPlant={onPlant} />
       <ReasonList label="What stands against it" reasons={notes} />
     </Section>
   );

@@ -2,18 +2,9 @@
 import { BOUNDS, TOUCHED, type Plant } from "@wren/core";
 import { Chips, OneOf } from "../../ui/Chips.tsx";
 import { Section } from "../../ui/Section.tsx";
+import { KEPT_LABELS } from "../../words/labels.ts";
 import { LengthInput } from "./LengthInput.tsx";
 
-const TOUCH_LABELS: Readonly<Record<(typeof TOUCHED)[number], string>> = {
-  path: "Path",
-  fence: "Fence",
-  wall: "Wall",
-  window: "Window",
-  plant: "Another plant",
-  wire: "Wire",
-  roof: "Roof or gutter",
-  mower: "The mower’s way",
-};
 const TOUCH_DISTANCES = [
   { value: "0", label: "touches" },
   { value: "0.3", label: "a foot away" },
@@ -33,14 +24,14 @@ export function Touches({ plant, onPlant }: { readonly plant: Plant; readonly on
     <Section title="What is near it?">
       <Chips
         label="Near or touching"
-        options={TOUCHED.map((t) => ({ value: t, label: TOUCH_LABELS[t] }))}
+        options={TOUCHED.map((t) => ({ value: t, label: KEPT_LABELS[t] }))}
         chosen={(t) => plant.touches.some((x) => x.what === t)}
         onPress={toggle}
       />
       {plant.touches.map((t) => (
         <OneOf
           key={t.what}
-          label={TOUCH_LABELS[t.what]}
+          label={KEPT_LABELS[t.what]}
           value={TOUCH_DISTANCES.find((d) => Number(d.value) === t.distanceM)?.value ?? null}
           options={TOUCH_DISTANCES}
           onChange={(d) => setDistance(t.what, Number(d))}

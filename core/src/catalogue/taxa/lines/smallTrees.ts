@@ -1,7 +1,7 @@
 /** Small ornamental trees a gardener keeps by hand. Thick limbs and height are a professional's. */
 import { berries, deciduousYear, flushYear, hardy, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, tender, warm, type Base } from "../parts.ts";
 
-const base: Base = { ...shrub, group: "small-tree", floweringWood: "old", year: deciduousYear(6), regrowthFromLeaflessWood: "slow", leastStubM: 0.6, regimes: ["upkeep"], routineTask: "shape", passes: "shaping", profile: { exponent: 2, bareFoot: 0.3 }, sapwoodMm: 25, looksWrongButNormal: ["upright water shoots after a hard cut: it answers what was taken"], blade: "Clean from the bottom up, shape from the top down; each branch to a side branch or just outside its collar.", sources: ["shrub-calendar", "a300", "practice"] };
+const base: Base = { ...shrub, group: "small-tree", floweringWood: "old", year: deciduousYear(6), regrowthFromLeaflessWood: "slow", leastStubM: 0.6, regimes: ["upkeep"], routineTask: "shape", passes: "shaping", sapwoodMm: 40, looksWrongButNormal: ["upright water shoots after a hard cut: it answers what was taken"], blade: "Clean from the bottom up, shape from the top down; each branch to a side branch or just outside its collar.", sources: ["shrub-calendar", "a300", "practice"] };
 const bleeds = { ailments: ["bleeds"] } satisfies Partial<Base>;
 const stone = { ailments: ["silver-leaf"] } satisfies Partial<Base>;
 const birds = { wildlife: ["berries for birds"] };

@@ -2,8 +2,9 @@
  * A plant brought down to a height in the fewest years under its cap, with the growth in between; and whether it can
  * be held there afterwards.
  */
-import { cutHeightFor, volumeAbove, type Outline } from "../amount/index.ts";
 import type { Metres, Share } from "../units/index.ts";
+import { cutBelow } from "./cutHeight.ts";
+import { lowestTop, takenAbove, type Measured } from "./cutShare.ts";
 
 /** A plant to be brought down, the height it should stand at, and what may go in a year. */
 export interface ReductionQuestion {
@@ -12,9 +13,11 @@ export interface ReductionQuestion {
   readonly wantedM: Metres;
   /** Yearly growth: slow, usual, strong. */
   readonly growthM: readonly [Metres, Metres, Metres];
-  /** Live growth that may go in a year; what is taken is measured by the outline of its habit. */
+  /** Part of it still to come in the season of the cut. */
+  readonly toCome: Share;
+  /** Live growth that may go in a year, and what it is measured by. */
   readonly cap: Share;
-  readonly outline: Outline;
+  readonly measured: Measured;
   /** Lowest height that still breaks, or the lowest green. */
   readonly floorM: Metres;
 }
@@ -41,43 +44,41 @@ export interface Reduction {
 /** No reduction worth planning takes longer. */
 const MOST_YEARS = 12;
 const EPSILON = 1e-9;
-const BISECTIONS = 50;
-
-/** Lowest cut that takes no more than the cap of what stands. // => lowestCut(1, 0.5, "column") is 0.5 */
-export function lowestCut(heightM: Metres, cap: Share, outline: Outline): Metres {
-  let [low, high] = [0, 1];
-  for (let i = 0; i < BISECTIONS; i++) {
-    const mid = (low + high) / 2;
-    if (volumeAbove(outline, mid) <= cap + EPSILON) high = mid;
-    else low = mid;
-  }
-  return high * heightM;
-}
 
 /** Least height at which a year's growth is no more than the cap takes, and the cut stays at or above the floor. */
-export function holdableFrom(growthM: Metres, cap: Share, outline: Outline, floorM: Metres): Metres {
+export function holdableFrom(m: Measured, growthM: Metres, cap: Share, floorM: Metres): Metres {
   if (cap <= 0) return Infinity;
-  // A cut to (1 − g/H) of H takes no more than the cap from this H on.
-  const byCap = growthM / (1 - lowestCut(1, cap, outline));
-  return Math.max(byCap, floorM + growthM);
+  let [low, high] = [growthM, TALLEST_M];
+  for (let i = 0; i < HALVINGS; i++) {
+    const mid = (low + high) / 2;
+    if (takenAbove(m, mid, mid - growthM).share > cap + EPSILON) low = mid;
+    else high = mid;
+  }
+  return Math.max(high, floorM + growthM);
 }
+const TALLEST_M: Metres = 40;
+const HALVINGS = 40;
 
 /** Plans the years. An aim below what can be held is brought as low as it can be, and that is said. */
 export function fewestYears(q: ReductionQuestion): Reduction {
   const [slow, usual, strong] = q.growthM;
-  const holdCutM = Math.max(q.floorM, cutHeightFor(q.wantedM, [slow, usual, strong], null).cutAtM);
-  const holdableM = holdableFrom(usual, q.cap, q.outline, q.floorM);
-  const share = (before: Metres, cut: Metres): Share => (cut >= before ? 0 : volumeAbove(q.outline, cut / before));
+  const holdCutM = Math.max(q.floorM, cutBelow(q.wantedM, usual * q.toCome));
+  // What grew since the stems were drawn fills the outline.
+  const grown: Measured = { ...q.measured, stems: null };
+  const holdableM = holdableFrom(grown, usual, q.cap, q.floorM);
   const steps: ReductionStep[] = [];
   let beforeM = q.heightM;
   let reached = false;
   while (!reached && steps.length < MOST_YEARS) {
-    const cutM = Math.min(beforeM, Math.max(holdCutM, lowestCut(beforeM, q.cap, q.outline)));
-    steps.push({ beforeM, cutM, share: share(beforeM, cutM), afterM: [cutM + slow, cutM + usual, cutM + strong] });
+    const m = steps.length === 0 ? q.measured : grown;
+    const cutM = Math.min(beforeM, Math.max(holdCutM, lowestTop(m, beforeM, q.cap)));
+    const after = (growthM: Metres): Metres => cutM + growthM * q.toCome;
+    const { share } = takenAbove(m, beforeM, cutM);
+    steps.push({ beforeM, cutM, share, afterM: [after(slow), after(usual), after(strong)] });
     reached = cutM <= holdCutM + 1e-6;
     // Growth makes up for what may go: more years bring it no lower.
     if (!reached && cutM + usual >= beforeM - 0.01) break;
     beforeM = cutM + usual;
   }
-  return { steps, reached, holdCutM, holdShare: share(holdCutM + usual, holdCutM), holdableM };
+  return { steps, reached, holdCutM, holdShare: takenAbove(grown, holdCutM + usual, holdCutM).share, holdableM };
 }

@@ -6,10 +6,18 @@ import type { Taxon } from "../catalogue/index.ts";
 import { addDays, addYears, seasonDate, type PlainDate } from "../calendar/index.ts";
 import { grownSeasons, grownTo, growthToCome, vigourAfterCut } from "../amount/index.ts";
 import type { GardenModel } from "../garden/index.ts";
-import { alongStem, branchTip, type Point3 } from "../stems/index.ts";
+import {
+  alongStem,
+  between,
+  buildOf,
+  reachOf,
+  shootEnds,
+  type Build,
+  type Point3,
+  type StemEffect,
+} from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import type { Amounts } from "./amounts.ts";
-import type { StemEffect } from "./effects.ts";
+import type { Amounts } from "../bench/index.ts";
 
 export const REGROWTH_ASSUMPTIONS = {
   /** Shoots that wake below a heading cut: few, usual, many (Cline 1997, Wilson 2000: 1–3, seldom past 5; from memory). */
@@ -68,34 +76,34 @@ const stands = (e: StemEffect): boolean => e.kept > 0 && e.stem.state !== "dead"
 const vigourOf = (e: StemEffect, taxon: Taxon): number => (e.kept < 1 ? vigourAfterCut(taxon, e.leafGone) : 1);
 
 /** Lines of the old wood as it is left. */
-function oldWood(e: StemEffect, taxon: Taxon): Shoot[] {
-  const at = (t: number) => alongStem(e.stem, t * e.kept, taxon);
+function oldWood(e: StemEffect, build: Build): Shoot[] {
+  const at = (t: number) => alongStem(e.stem, t * e.kept, build);
   const stem = [0.25, 0.5, 0.75, 1].map((t): Shoot => ({
     from: at(t - 0.25),
     to: at(t),
     widthMm: e.stem.diameterMm * (1 - 0.5 * t),
     kind: "old",
   }));
-  const branches = e.stem.branches.flatMap((b, i): Shoot[] =>
-    e.branchesGone.has(i)
-      ? []
-      : [
-          {
-            from: alongStem(e.stem, b.at, taxon),
-            to: branchTip(e.stem, { ...b, lengthM: b.lengthM * e.branchParts[i]! }, taxon),
-            widthMm: b.diameterMm,
-            kind: "old",
-          },
-        ],
-  );
+  const branches = reachOf(e.stem, build).branches.flatMap(({ run, shoots }, i): Shoot[] => {
+    const part = e.branchParts[i]!;
+    if (part === 0) return [];
+    const b = e.stem.branches[i]!;
+    return [
+      { from: run[0], to: between(run, part), widthMm: b.diameterMm, kind: "old" },
+      ...shoots.flatMap((r, j): Shoot[] => {
+        const left = e.shootParts[i]![j]!;
+        return left === 0 ? [] : [{ from: r[0], to: between(r, left), widthMm: b.shoots[j]!.diameterMm, kind: "old" }];
+      }),
+    ];
+  });
   return [...stem, ...branches];
 }
 
 /** New growth at the end of a stem: one leader that goes on, or the shoots that a cut woke, spread to both sides. */
-function newWood(e: StemEffect, taxon: Taxon, gainM: Metres): Shoot[] {
+function newWood(e: StemEffect, build: Build, gainM: Metres): Shoot[] {
   if (gainM <= 0.005) return [];
-  const tip = alongStem(e.stem, e.kept, taxon);
-  const before = alongStem(e.stem, Math.max(0, e.kept - 0.15), taxon);
+  const tip = alongStem(e.stem, e.kept, build);
+  const before = alongStem(e.stem, Math.max(0, e.kept - 0.15), build);
   const run = Math.hypot(tip.x - before.x, tip.y - before.y, tip.z - before.z) || 1;
   const cut = e.kept < 1 && e.leader === null;
   const count = cut ? REGROWTH_ASSUMPTIONS.shootsBelowCut[1] : 1;
@@ -116,7 +124,7 @@ function newWood(e: StemEffect, taxon: Taxon, gainM: Metres): Shoot[] {
 }
 
 /** Shoots from the base where stems went. */
-function fromBase(gone: readonly StemEffect[], taxon: Taxon, heightM: Metres): Shoot[] {
+function fromBase(gone: readonly StemEffect[], build: Build, heightM: Metres): Shoot[] {
   const n = REGROWTH_ASSUMPTIONS.suckersPerStem[1];
   return gone.flatMap((e) =>
     Array.from({ length: n }, (_, i): Shoot => {
@@ -126,14 +134,14 @@ function fromBase(gone: readonly StemEffect[], taxon: Taxon, heightM: Metres): S
         turnDeg: (e.stem.turnDeg + 40 * i) % 360,
         lengthM: heightM,
       };
-      return { from: alongStem(s, 0, taxon), to: alongStem(s, 1, taxon), widthMm: 5, kind: "new" };
+      return { from: alongStem(s, 0, build), to: alongStem(s, 1, build), widthMm: 5, kind: "new" };
     }),
   );
 }
 
 function flowersAt(taxon: Taxon, a: Amounts, seasons: number, loss: Share): Future["flowers"] {
   if (taxon.floweringWood === "foliage") return null;
-  const ends = (e: StemEffect): number => (e.stem.state === "dead" ? 0 : 1 + e.stem.branches.length);
+  const ends = (e: StemEffect): number => (e.stem.state === "dead" ? 0 : shootEnds(e.stem));
   const before = a.effects.reduce((n, e) => n + ends(e), 0);
   if (before === 0) return null;
   const kept = a.effects.reduce((n, e) => n + ends(e) * (1 - e.endsGone), 0) / before;
@@ -162,26 +170,29 @@ export function shootsAt(
   on: PlainDate,
   horizon: Horizon,
 ): readonly Shoot[] {
-  const taxon = model.taxonOf(model.plant(plantId));
+  const plant = model.plant(plantId);
+  const taxon = model.taxonOf(plant);
+  const build = buildOf(taxon, plant.form);
   const usual = taxon.growthM[1];
   const seasons = SEASONS[horizon](growthToCome(model.yearOf(taxon), model.climate.hemisphere, on));
   const standing = a.effects.filter(stands);
-  const old = standing.flatMap((e) => oldWood(e, taxon));
+  const old = standing.flatMap((e) => oldWood(e, build));
   if (seasons === 0) return old;
   const young = standing.flatMap((e) => {
-    const from = alongStem(e.stem, e.kept, taxon).z;
-    return newWood(e, taxon, shootTo(taxon, from, usual, seasons, vigourOf(e, taxon)) - from);
+    const from = alongStem(e.stem, e.kept, build).z;
+    return newWood(e, build, shootTo(taxon, from, usual, seasons, vigourOf(e, taxon)) - from);
   });
   if (!regrows(taxon)) return [...old, ...young];
   const gone = a.effects.filter((e) => e.kept === 0 && e.stem.state !== "dead");
   const sucker = shootTo(taxon, 0, usual * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1);
-  return [...old, ...young, ...fromBase(gone, taxon, sucker)];
+  return [...old, ...young, ...fromBase(gone, build, sucker)];
 }
 
 /** What follows a set of cuts made on a day. @param loss share of the coming display that the day's cut costs */
 export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on: PlainDate, loss: Share): Follows {
   const plant = model.plant(plantId);
   const taxon = model.taxonOf(plant);
+  const build = buildOf(taxon, plant.form);
   const year = model.yearOf(taxon);
   const toCome = growthToCome(year, model.climate.hemisphere, on);
   const standing = a.effects.filter(stands);
@@ -190,7 +201,7 @@ export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on:
   const heightAt = (seasons: number, perYear: Metres): Metres => {
     let top = suckering ? shootTo(taxon, 0, perYear * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1) : 0;
     for (const e of standing)
-      top = Math.max(top, shootTo(taxon, alongStem(e.stem, e.kept, taxon).z, perYear, seasons, vigourOf(e, taxon)));
+      top = Math.max(top, shootTo(taxon, alongStem(e.stem, e.kept, build).z, perYear, seasons, vigourOf(e, taxon)));
     return top;
   };
   const [slow, usual, strong] = taxon.growthM;

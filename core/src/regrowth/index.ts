@@ -1,0 +1,3 @@
+export * from "./follows.ts";
+export * from "./after.ts";
+export * from "./carriedOut.ts";

@@ -1,0 +1,511 @@
+/** The plant as it is built: words into a drawing, one distribution of leaf, one aim, passes by architecture. */
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  addDays,
+  adviseOn,
+  aimOn,
+  amountsOf,
+  ARCHITECTURE_TABLE,
+  bodyOf,
+  branchRun,
+  buildOf,
+  carriedOut,
+  CATALOGUE,
+  date,
+  heightOf,
+  isRefusal,
+  leafAbove,
+  leafOf,
+  lowestTop,
+  measuredOn,
+  NO_STEMS,
+  outlook,
+  passOrder,
+  planCut,
+  plainBranch,
+  plainStem,
+  readSketch,
+  shareOfVisit,
+  stemsAfter,
+  stemsAsHigh,
+  stemsFromSketch,
+  stemsFromTally,
+  stemsGrown,
+  suggest,
+  takenAbove,
+  tryOut,
+  VERDICT_TABLE,
+  wantedIn,
+  wish,
+  workplaceOf,
+  type Form,
+  type Line,
+  type Plant,
+  type Stem,
+  type StemCut,
+  type Task,
+} from "@wren/core";
+import { modelOf, plantOf } from "./support.ts";
+import "./seed.ts";
+
+const kind = (id: string) => CATALOGUE.byId(id)!;
+/** A plant drawn from words, with its stand in the garden. */
+function drawn(id: string, words: string, more: Partial<Plant> = {}) {
+  const plant = plantOf(id, more);
+  const build = buildOf(kind(id), plant.form);
+  const read = readSketch(words, build);
+  if (!read.ok) throw new Error(`${words}: ${JSON.stringify(read.issues)}`);
+  const stems = stemsFromSketch(read.value, plant, build);
+  const m = modelOf([plant]);
+  return { plant, build, stems, m };
+}
+
+describe("a line of words makes a drawing", () => {
+  test.each<[string, Form | null, string, (s: readonly Stem[]) => unknown, unknown]>([
+    [
+      "juniperus-virginiana",
+      null,
+      "one trunk, two leaders, seven tiers, green from 60 cm out, three dead inside",
+      (s) => [
+        s.length,
+        s[0]!.branches.filter((b) => b.dead).length,
+        s[0]!.branches.filter((b) => b.riseDeg > 70).length,
+      ],
+      [1, 3, 1],
+    ],
+    [
+      "rosa-climber-repeat",
+      "trained",
+      "a fan of five, side shoots to a hand",
+      (s) => [s.length, new Set(s.flatMap((x) => x.branches.map((b) => b.lengthM))).size, s[0]!.branches[0]!.lengthM],
+      [5, 1, 0.1],
+    ],
+    ["acer-palmatum", null, "two trunks, crown from 80 cm", (s) => s.length, 2],
+    [
+      "rosa-hybrid-tea",
+      null,
+      "7 canes: 2 old, 3 middling, 2 young",
+      (s) => s.map((x) => x.ageYears),
+      [5, 5, 3, 3, 3, 1, 1],
+    ],
+    ["syringa-vulgaris", "standard", "one trunk, 9 branches", (s) => [s[0]!.leanDeg, s[0]!.branches.length], [0, 9]],
+    ["miscanthus-sinensis", null, "30 shoots, 10 dead", (s) => s.filter((x) => x.state === "dead").length, 10],
+    ["forsythia-intermedia", null, "14 stems: 5 thick, 6 middling, 3 thin, 2 dead", (s) => s.length, 14],
+  ])("%s %s: %s", (id, form, words, of, expected) => {
+    const { stems, plant, build } = drawn(id, words, { form });
+    expect(of(stems)).toEqual(expected);
+    // As high and as wide as the plant, and within its outline.
+    const { before } = amountsOf(stems, [], build);
+    expect(before.heightM / plant.heightM).toBeGreaterThan(0.85);
+    expect(before.heightM / plant.heightM).toBeLessThan(1.06);
+    expect(before.widthM / plant.widthM).toBeGreaterThan(0.6);
+    expect(before.widthM / plant.widthM).toBeLessThan(1.25);
+  });
+  test.each([
+    ["one trunk, thirty tiers of 900 branches, 99 tiers", "sketch-many"],
+    ["one trunk, green from there out", "sketch-length"],
+    ["a trunk of sorts", "tally-empty"],
+  ])("%s is refused: %s", (words, code) => {
+    const r = readSketch(words.replace("thirty", "30"), buildOf(kind("thuja-occidentalis")));
+    expect(r.ok ? "read" : r.issues[0]!.code).toBe(code);
+  });
+  test("what each architecture gives as an example is understood, and drawn", () => {
+    const of: Record<keyof typeof ARCHITECTURE_TABLE, string> = {
+      stems: "syringa-vulgaris",
+      canes: "rosa-floribunda",
+      trunk: "acer-palmatum",
+      tiers: "thuja-occidentalis",
+      wall: "clematis-montana",
+      layers: "juniperus-horizontalis",
+      shell: "buxus-sempervirens",
+      tuft: "miscanthus-sinensis",
+    };
+    for (const [architecture, id] of Object.entries(of)) {
+      const row = ARCHITECTURE_TABLE[architecture as keyof typeof of];
+      expect([id, buildOf(kind(id)).architecture]).toEqual([id, architecture]);
+      expect(drawn(id, row.say).stems.length).toBeGreaterThan(0);
+    }
+  });
+});
+
+describe("one distribution of leaf", () => {
+  const tallies = fc.record({
+    // Two or three stems are no outline.
+    thick: fc.integer({ min: 2, max: 8 }),
+    middling: fc.integer({ min: 4, max: 10 }),
+    thin: fc.integer({ min: 0, max: 8 }),
+  });
+  const woody = CATALOGUE.taxa.filter((t) => t.group !== "unknown");
+  const part = (x: number): number => Math.round(1000 * x) / 10;
+  test("by stems and by outline the same, within three points, at every height, for stems drawn from that outline", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...woody),
+        tallies,
+        fc.double({ min: 0.6, max: 1, noNaN: true }),
+        (t, tally, size) => {
+          const build = buildOf(t);
+          const [heightM, widthM] = [t.matureHeightM[0] * size, t.matureWidthM[0] * size];
+          const count = ARCHITECTURE_TABLE[build.architecture].keepsMains ? { thick: 1, middling: 0, thin: 0 } : tally;
+          const stems = stemsFromTally({ ...NO_STEMS, ...count }, { heightM, widthM }, build);
+          const { body } = leafOf(stems, build);
+          for (const z of [0.25, 0.4, 0.55, 0.7, 0.85]) {
+            const byStems = amountsOf(stems, [{ cut: "top", heightM: z * body.heightM }], build).share;
+            const off = Math.abs(byStems - leafAbove(body, z * body.heightM));
+            // A mat a hand high has hardly any heights to tell apart.
+            if (off > (build.architecture === "layers" ? 0.08 : 0.03))
+              throw new Error(
+                `${t.id} ${build.architecture} at ${z}: ${part(byStems)} and ${part(leafAbove(body, z * body.heightM))}`,
+              );
+            // And as the outline of the plant itself says, which the drawing does not fill to the last.
+            const plants = leafAbove(bodyOf(build, heightM, widthM), z * heightM);
+            expect(Math.abs(byStems - plants)).toBeLessThan(0.09);
+          }
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+  test("a deeper cut never takes less, whatever is cut and however", () => {
+    const { stems, build } = drawn("juniperus-virginiana", "one trunk, 6 tiers");
+    const share = (c: StemCut): number => amountsOf(stems, [c], build).share;
+    const rises = (cuts: readonly StemCut[]): void => {
+      const shares = cuts.map(share);
+      for (const [i, s] of shares.entries()) if (i > 0) expect(s).toBeGreaterThanOrEqual(shares[i - 1]! - 1e-9);
+      expect(shares.at(-1)!).toBeGreaterThan(shares[0]!);
+    };
+    const { heightM, widthM } = amountsOf(stems, [], build).before;
+    const steps = [0.98, 0.9, 0.8, 0.6, 0.4, 0.2];
+    rises(steps.map((x) => ({ cut: "top", heightM: x * heightM })));
+    rises(steps.map((x) => ({ cut: "shear", heightM: x * heightM, widthM: x * widthM })));
+    rises(steps.map((x) => ({ cut: "head", stemId: "s1", keptM: x * stems[0]!.lengthM })));
+    rises(
+      steps.map((x) => ({ cut: "branch-back", stemId: "s1", branch: 8, keptM: x * stems[0]!.branches[8]!.lengthM })),
+    );
+    rises([0.05, 0.1, 0.2, 0.3].map((offM) => ({ cut: "tips", offM })));
+    rises([0.1, 0.4, 0.8, 1.2].map((clearM) => ({ cut: "lift", clearM })));
+    expect(share({ cut: "shear", heightM, widthM })).toBeCloseTo(0, 6);
+  });
+  test("every leaf belongs to one place: places cut one by one are the stem cut at once", () => {
+    for (const id of ["syringa-vulgaris", "thuja-occidentalis", "acer-palmatum"]) {
+      const { stems, build } = drawn(id, "5 stems: 3 thick, 2 middling");
+      const s = stems[0]!;
+      const of = (...cuts: StemCut[]): number => amountsOf(stems, cuts, build).share;
+      const off = s.branches.map((_, branch): StemCut => ({ cut: "branch-off", stemId: s.id, branch }));
+      const axis = of({ cut: "remove", stemId: s.id }) - of(...off);
+      expect(off.reduce((n, c) => n + of(c), 0)).toBeCloseTo(of(...off), 9);
+      expect(axis).toBeGreaterThanOrEqual(0);
+      for (const c of off) expect(of(c)).toBeGreaterThan(0);
+      // A shoot off is part of its branch.
+      const shoots = s.branches[2]!.shoots.map((_, shoot): StemCut => ({
+        cut: "shoot-off",
+        stemId: s.id,
+        branch: 2,
+        shoot,
+      }));
+      expect(of(...shoots)).toBeLessThanOrEqual(of(off[2]!) + 1e-9);
+      expect(of(...shoots, off[2]!)).toBeCloseTo(of(off[2]!), 9);
+    }
+  });
+  test("dead wood, bare wood and what is cleared of leaf count for nothing", () => {
+    const build = buildOf(kind("thuja-occidentalis"));
+    const branches = [
+      { ...plainBranch(0.4, 12, 0.5), dead: true },
+      { ...plainBranch(0.6, 12, 0.5), leafFrom: 0.5 },
+    ];
+    const s: Stem = { ...plainStem("a", 50, 2), branches, deadFrom: 0.9 };
+    const of = (...cuts: StemCut[]): number => amountsOf([s], cuts, build).share;
+    expect(of({ cut: "branch-off", stemId: "a", branch: 0 })).toBe(0);
+    expect(of({ cut: "head", stemId: "a", keptM: 1.8 })).toBe(0);
+    expect(of({ cut: "branch-back", stemId: "a", branch: 1, keptM: 0.25 })).toBeCloseTo(
+      of({ cut: "branch-off", stemId: "a", branch: 1 }),
+      9,
+    );
+  });
+});
+
+describe("one cut, one share, wherever it is asked", () => {
+  const gardens = fc.record({
+    t: fc.constantFrom(...CATALOGUE.taxa.filter((x) => x.group !== "unknown")),
+    size: fc.double({ min: 0.5, max: 1.1, noNaN: true }),
+    to: fc.double({ min: 0.4, max: 0.95, noNaN: true }),
+    counted: fc.boolean(),
+  });
+  test("the page, a try, a record, what is booked and what a reduction begins with", () => {
+    const on = date("2026-06-10");
+    fc.assert(
+      fc.property(gardens, ({ t, size, to, counted }) => {
+        const base = plantOf(t.id, {
+          heightM: t.matureHeightM[0] * size,
+          widthM: t.matureWidthM[0] * size,
+          heightOn: on,
+        });
+        const build = buildOf(t);
+        const stems = counted ? stemsFromTally({ ...NO_STEMS, thick: 3, middling: 4 }, base, build) : [];
+        const stand = { id: "st", plantId: base.id, on, stems, tries: [], chosen: null, note: "" };
+        const m = modelOf([base], { stands: counted ? [stand] : [] });
+        const h = heightOf(m, base, on).heightM;
+        const measured = measuredOn(m, base, on);
+        const page = takenAbove(measured, h, to * h);
+        const record = shareOfVisit({ cuts: [{ by: "height", beforeM: h, afterM: to * h }] }, measured);
+        expect(record).toBeCloseTo(page.share, 9);
+        const plan = planCut(m, base.id, on, { task: "shape", share: page.share, extent: page });
+        expect(plan.liveShare).toBeCloseTo(page.share, 9);
+        if (counted) {
+          const grown = stemsAsHigh(stems, build, h);
+          const heightM = to * leafOf(grown, build).body.heightM;
+          const cuts: StemCut[] = [{ cut: "top", heightM }];
+          const tried = tryOut(m, { plant: base, stems: grown, task: "shape", cuts }, on);
+          expect(Math.abs(tried.share - page.share)).toBeLessThan(1e-6);
+          const done = carriedOut({ ...stand, stems: [...grown] }, { id: "t1", task: "shape", cuts }, build, {
+            visitId: "v",
+            standId: "s2",
+            on,
+            regime: "upkeep",
+            amounts: tried,
+            heightM: h,
+            heightId: "o",
+          });
+          expect(shareOfVisit(done.visit, measured)).toBeCloseTo(tried.share, 3);
+          expect((done.height?.heightM ?? 0) / h).toBeCloseTo(to, 1);
+        }
+        const first = outlook(m, base, on, 0.5 * h).reduction.steps[0];
+        if (first && first.cutM < h - 0.01)
+          expect(takenAbove(measured, h, first.cutM).share).toBeCloseTo(first.share, 6);
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
+describe("one aim", () => {
+  const on = date("2026-03-10");
+  test.each<[string, string, Partial<Plant>]>([
+    ["hydrangea-paniculata", "12 stems: 4 thick", { goal: wish("keep-size", 1.6) }],
+    ["syringa-vulgaris", "14 stems: 5 thick", { goal: wish("smaller", 2.2), heightM: 3 }],
+    ["taxus-media", "9 stems: 3 thick", { goal: wish("outline", 1.4), heightM: 1.9, form: "clipped" }],
+    ["acer-palmatum", "one trunk, 9 branches", { goal: wish("keep-size", 2.6), heightM: 3 }],
+  ])("%s: the answer, the proposal, the years ahead and what is left agree", (id, words, more) => {
+    const { plant, stems, build, m } = drawn(id, words, more);
+    const aim = aimOn(m, plant, on).height!;
+    expect(adviseOn(m, plant.id, on, null).cutHeight).toEqual(aim);
+    const years = outlook(m, plant, on, plant.goal.heightM!);
+    expect(years.reduction.holdCutM).toBeCloseTo(aim.cutAtM, 6);
+    // Wanted less a season's growth (work.md), never under what breaks.
+    const floor = Math.max(plant.goal.heightM! - kind(id).growthM[1], kind(id).leastStubM ?? 0);
+    expect(aim.cutAtM).toBeCloseTo(Math.max(floor, aim.cutAtM), 6);
+    const task: Task = plant.form === "clipped" ? "shear" : "shape";
+    const s = suggest(m, { plant, stems, task }, on);
+    if (s.heightM) expect(s.heightM.aimed).toBeCloseTo(aim.cutAtM, 2);
+    const shear = s.cuts.find((c) => c.cut === "shear");
+    if (shear?.cut === "shear") expect(shear.heightM).toBeGreaterThanOrEqual(aim.cutAtM - 0.05);
+    const t = tryOut(m, { plant, stems, task, cuts: s.cuts }, on);
+    expect(t.over).toBe(0);
+    expect(t.remarks.filter(isRefusal)).toEqual([]);
+    // Cut as far as the account allows, the same again asks for less, and in the end for nothing.
+    let [standing, times] = [stems as readonly Stem[], 0];
+    let left = t.after.heightM;
+    while (left > aim.cutAtM * 1.05 && times++ < 8) {
+      const again = suggest(
+        modelOf([plant]),
+        {
+          plant: { ...plant, heightM: left },
+          stems: (standing = stemsAfter(standing, times === 1 ? s.cuts : [], build)),
+          task,
+        },
+        on,
+      );
+      const next = tryOut(m, { plant, stems: standing, task, cuts: again.cuts }, on).after.heightM;
+      standing = stemsAfter(standing, again.cuts, build);
+      expect(next).toBeLessThanOrEqual(left + 0.02);
+      left = next;
+    }
+    expect(times).toBeLessThan(8);
+  });
+  test("at its aim nothing is proposed for its height, and it is not ready now", () => {
+    for (const [id, h] of [
+      ["syringa-vulgaris", 2],
+      ["weigela-florida", 1.4],
+    ] as const) {
+      const growth = kind(id).growthM[1];
+      const plant = plantOf(id, { heightM: h - growth, goal: wish("keep-size", h) });
+      const m = modelOf([plant]);
+      const stems = stemsFromTally({ ...NO_STEMS, middling: 8 }, plant, buildOf(kind(id)));
+      const s = suggest(m, { plant, stems, task: "shape" }, on);
+      expect([id, s.cuts.filter((c) => c.cut === "head" || c.cut === "to-branch")]).toEqual([id, []]);
+      expect(s.unanswered).toContain("at-height");
+      expect(VERDICT_TABLE[adviseOn(m, plant.id, on, "shape").verdict].go).toBe(false);
+    }
+  });
+  test("midway through its growth only what is still to come is taken off the wish", () => {
+    const plant = plantOf("syringa-vulgaris", { heightM: 3, goal: wish("keep-size", 2.4) });
+    const m = modelOf([plant]);
+    const at = (d: string): number => aimOn(m, plant, date(d)).height!.cutAtM;
+    expect(at("2026-03-10")).toBeCloseTo(2.4 - kind("syringa-vulgaris").growthM[1], 2);
+    expect(at("2026-06-20")).toBeGreaterThan(at("2026-05-10"));
+    expect(at("2026-12-01")).toBeCloseTo(at("2026-03-10"), 2);
+    expect(aimOn(m, { ...plant, goal: { ...plant.goal, widthM: 2 } }, date("2026-03-10")).widthM).toBeCloseTo(
+      2 - 2 * kind("syringa-vulgaris").growthM[1],
+      2,
+    );
+  });
+});
+
+describe("passes by architecture and wish", () => {
+  const on = date("2027-06-10");
+  const line = (more: Partial<Line> = {}): Line => ({
+    side: "front",
+    what: "path",
+    called: "",
+    distanceM: 0.9,
+    upToM: null,
+    ...more,
+  });
+  test.each<[string, string, Task, Partial<Plant>]>([
+    ["pinus-mugo", "one trunk, 5 tiers", "thin", { form: "trunk" }],
+    ["thuja-occidentalis", "one trunk, 8 tiers, 4 dead inside", "thin", {}],
+    ["acer-palmatum", "two trunks, 9 branches, 2 dead inside", "thin", {}],
+    ["clematis-montana", "a fan of five", "shape", {}],
+    ["rosa-climber-repeat", "a fan of six, side shoots of 40 cm", "shape", { form: "trained" }],
+    ["cornus-kousa", "one trunk, 10 branches", "shape", { goal: wish("open") }],
+  ])("%s, %s, %s: no trunk, arm or leader goes", (id, words, task, more) => {
+    const { plant, stems, m, build } = drawn(id, words, more);
+    const s = suggest(m, { plant, stems, task }, on);
+    expect(s.cuts.filter((c) => c.cut === "remove")).toEqual([]);
+    expect(s.cuts.length).toBeGreaterThan(0);
+    const t = tryOut(m, { plant, stems, task, cuts: s.cuts }, on);
+    expect([t.over, t.remarks.filter(isRefusal)]).toEqual([0, []]);
+    const dead = stems.flatMap((x) => x.branches.filter((b) => b.dead)).length;
+    expect(
+      s.cuts.filter((c) => c.cut === "branch-off" && stems.find((x) => x.id === c.stemId)!.branches[c.branch]!.dead),
+    ).toHaveLength(dead);
+    expect(build.architecture).not.toBe("stems");
+  });
+  test("the weaker of two leaders goes, a strong one is halved first; its own leader is refused", () => {
+    const { plant, stems, m } = drawn("thuja-occidentalis", "one trunk, two leaders, 8 tiers");
+    const s = suggest(m, { plant, stems, task: "shape" }, on);
+    const rival = stems[0]!.branches.findIndex((b) => b.riseDeg > 70);
+    expect(s.cuts.filter((c) => "branch" in c && c.branch === rival)).toHaveLength(1);
+    const strong = stems.map((x) => ({
+      ...x,
+      branches: x.branches.map((b, i) => (i === rival ? { ...b, diameterMm: x.diameterMm * 0.7 } : b)),
+    }));
+    const halved = suggest(m, { plant, stems: strong, task: "shape" }, on).passes.find((p) => p.pass === "leaders");
+    expect(halved?.cuts[0]?.cut ?? halved?.refused[0]?.code).toMatch(/branch-back|pro-/);
+  });
+  test("off the path: nothing alive is left over the line, the outermost first, and each cut is back to what stands behind it", () => {
+    for (const id of ["forsythia-intermedia", "weigela-florida", "hydrangea-paniculata"]) {
+      const { plant, stems, m, build } = drawn(id, "12 stems: 3 thick, 5 middling, 4 thin", {
+        heightM: 1.8,
+        widthM: 2,
+        goal: { ...wish("off-path"), lines: [line()] },
+      });
+      const aim = aimOn(m, plant, on);
+      const wanted = wantedIn("off-path", workplaceOf(plant, kind(id), stems, aim, "healthy"));
+      const worth = wanted.map((w) => w.worth);
+      expect(worth).toEqual(worth.toSorted((a, b) => b - a));
+      const after = stemsAfter(
+        stems,
+        wanted.map((w) => w.cut),
+        build,
+      );
+      // Brute force: every point of what is left, against the plane the aim stands for.
+      const edge = aim.lines[0]!.cutAtM;
+      for (const s of after)
+        for (const b of s.branches)
+          for (const p of branchRun(s, b, build)) expect(0 - p.y).toBeLessThanOrEqual(edge + 0.06);
+      // Nothing that stood behind it was cut.
+      for (const w of wanted)
+        if (w.cut.cut === "branch-off" || w.cut.cut === "branch-back") {
+          const [from, to] = branchRun(w.stem, w.stem.branches[w.cut.branch]!, build);
+          expect(Math.max(0 - from.y, 0 - to.y)).toBeGreaterThan(edge - 0.06);
+        }
+    }
+    const { plant, stems, m } = drawn("weigela-florida", "9 stems: 3 thick", { goal: wish("off-path") });
+    expect(suggest(m, { plant, stems, task: "shape" }, on).unanswered).toEqual(["no-line"]);
+    const far = { ...plant, goal: { ...wish("off-path"), lines: [line({ distanceM: 9 })] } };
+    expect(suggest(modelOf([far]), { plant: far, stems, task: "shape" }, on).unanswered).toEqual(["behind-line"]);
+  });
+  test("a line holds up to its height only", () => {
+    const { plant, stems, m } = drawn("forsythia-intermedia", "9 stems: 3 thick, 6 middling", {
+      goal: { ...wish("ground"), lines: [line({ distanceM: 0.3, upToM: 0.4, what: "ground" })] },
+    });
+    const all = { ...plant, goal: { ...wish("ground"), lines: [line({ distanceM: 0.3 })] } };
+    const n = (p: Plant) =>
+      wantedIn("off-path", workplaceOf(p, kind(p.taxonId), stems, aimOn(m, p, on), "healthy")).length;
+    expect(n(plant)).toBeLessThan(n(all));
+  });
+  test("the oldest go thickest first; none is passed over to fill the cap", () => {
+    const plant = plantOf("syringa-vulgaris");
+    const stems = [46, 44, 40, 30, 28, 27, 20, 20, 20, 20, 20, 20, 18, 18].map((d, i) => ({
+      ...plainStem(`s${i}`, d, 2),
+      leanDeg: 5,
+      turnDeg: (i * 50) % 360,
+    }));
+    const s = suggest(modelOf([plant]), { plant, stems, task: "thin" }, on);
+    const gone = s.passes.find((p) => p.pass === "oldest")!.cuts.map((c) => ("stemId" in c ? c.stemId : ""));
+    expect(gone.length).toBeGreaterThan(0);
+    expect(gone).toEqual(stems.slice(0, gone.length).map((x) => x.id));
+  });
+  test("a bare-footed evergreen is brought back to low live shoots, not to the ground; dead tops go to the live union", () => {
+    const { plant, stems, m } = drawn("viburnum-tinus", "7 stems: 4 thick, 3 middling", { heightM: 2 });
+    const bare = {
+      ...plant,
+      health: {
+        on: date("2027-05-01"),
+        scratch: "green",
+        growth: "everywhere",
+        deadShare: 0,
+        frost: false,
+        disease: false,
+        drought: false,
+        weak: false,
+        sparseFoot: true,
+      },
+    } as const;
+    const wanted = wantedIn("oldest", workplaceOf(bare, kind(plant.taxonId), stems, aimOn(m, plant, on), "healthy"));
+    expect(wanted.length).toBeGreaterThan(0);
+    for (const w of wanted) expect(w.cut.cut === "head" ? w.cut.keptM : w.cut.cut).not.toBe("remove");
+    const dead = stems.map((s, i) => (i === 0 ? { ...s, deadFrom: 0.7 } : s));
+    const tops = wantedIn("dead", workplaceOf(plant, kind(plant.taxonId), dead, aimOn(m, plant, on), "healthy"));
+    expect(tops.map((w) => w.cut.cut)).toEqual(["to-branch"]);
+    expect(amountsOf(dead, [tops[0]!.cut], buildOf(kind(plant.taxonId))).after.heightM).toBeGreaterThan(0);
+  });
+  test("what a wish asks for comes into the order of the work", () => {
+    const of = (id: string, goal: Plant["goal"], form: Form | null = null) =>
+      passOrder(kind(id), "shape", { goal, form });
+    expect(of("syringa-vulgaris", wish("upright")).indexOf("weak")).toBeLessThan(
+      of("syringa-vulgaris", wish("upright")).indexOf("crossing"),
+    );
+    expect(of("weigela-florida", { ...wish("routine"), lines: [line()] })).toContain("off-path");
+    expect(of("juniperus-horizontalis", wish("routine"))).toContain("upright");
+    expect(of("rosa-climber-repeat", wish("routine"), "trained")).toContain("side-shoots");
+    expect(of("buxus-sempervirens", wish("open"))).toContain("inside");
+  });
+});
+
+describe("next year's shrub", () => {
+  test("what was cut wakes, what went at the base comes again, and it can be cut once more", () => {
+    const { stems, build, m, plant } = drawn("forsythia-intermedia", "9 stems: 3 thick, 6 middling", { heightM: 1.6 });
+    const cuts: StemCut[] = [
+      { cut: "remove", stemId: "s1" },
+      { cut: "head", stemId: "s2", keptM: 0.5 },
+    ];
+    const next = stemsGrown(stems, cuts, kind(plant.taxonId), build, 1);
+    expect(next.filter((s) => s.id.startsWith("s1-y"))).toHaveLength(2);
+    expect(next.find((s) => s.id === "s2")!.lengthM).toBeGreaterThan(0.5 + kind(plant.taxonId).growthM[1] * 0.9);
+    expect(new Set(next.map((s) => s.id)).size).toBe(next.length);
+    const again = suggest(m, { plant, stems: next, task: "shape" }, addDays(date("2027-06-10"), 365));
+    expect(tryOut(m, { plant, stems: next, task: "shape", cuts: again.cuts }, date("2028-06-10")).over).toBe(0);
+    expect(stemsGrown(stems, [{ cut: "remove", stemId: "s1" }], kind("thuja-occidentalis"), build, 1)).toHaveLength(8);
+  });
+  test("the lowest top that takes a share and the share of a top are two ways of one", () => {
+    for (const counted of [false, true]) {
+      const { plant, stems } = drawn("weigela-florida", "9 stems: 3 thick", { heightM: 1.6 });
+      const m = { taxon: kind(plant.taxonId), plant, stems: counted ? stems : null };
+      for (const share of [0.1, 0.33, 0.6])
+        expect(takenAbove(m, 1.6, lowestTop(m, 1.6, share)).share).toBeCloseTo(share, 2);
+    }
+  });
+});
