@@ -207,6 +207,7 @@ export {
   yearClocks,
 } from "./phenology/index.ts";
 export {
+  type Architecture,
   ARCHITECTURE_TABLE,
   type Build,
   NO_EXTRAS,
@@ -404,6 +405,7 @@ export {
   stemsAfter,
   stemsGrown,
   whatFollows,
+  gainsOf,
 } from "./regrowth/index.ts";
 export {
   OUTLOOK_ASSUMPTIONS,
@@ -537,5 +539,7 @@ export {
   stepDueText,
   stepText,
   voiceOf,
+  gainText,
+  inFeet,
 } from "./words/index.ts";
 export { DEMO_KINDS, demoGarden, demoGardenBy, emptyGarden } from "./demo/index.ts";

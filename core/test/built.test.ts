@@ -45,6 +45,10 @@ import {
   type Stem,
   type StemCut,
   type Task,
+  gainsOf,
+  gainText,
+  inFeet,
+  voiceOf,
 } from "@wren/core";
 import { modelOf, plantOf } from "./support.ts";
 import "./seed.ts";
@@ -482,6 +486,64 @@ describe("passes by architecture and wish", () => {
     expect(of("juniperus-horizontalis", wish("routine"))).toContain("upright");
     expect(of("rosa-climber-repeat", wish("routine"), "trained")).toContain("side-shoots");
     expect(of("buxus-sempervirens", wish("open"))).toContain("inside");
+  });
+});
+
+describe("what it gains", () => {
+  const on = date("2027-03-10");
+  const codes = (id: string, words: string, cuts: readonly StemCut[], more: Partial<Plant> = {}) => {
+    const { m, plant, stems, build } = drawn(id, words, more);
+    return gainsOf(m, plant.id, amountsOf(stems, cuts, build), on);
+  };
+  test.each<[string, string, string, StemCut[], string]>([
+    [
+      "cornus-alba",
+      "a thick stem out",
+      "12 stems: 6 thick, 6 middling",
+      [
+        { cut: "remove", stemId: "s1" },
+        { cut: "remove", stemId: "s2" },
+      ],
+      "young-stems",
+    ],
+    [
+      "buxus-sempervirens",
+      "sheared",
+      "10 stems: 6 middling",
+      [{ cut: "shear", heightM: 0.6, widthM: 0.6 }],
+      "denser-shell",
+    ],
+    ["weigela-florida", "headed", "9 stems: 3 thick", [{ cut: "head", stemId: "s1", keptM: 0.6 }], "shoots-woken"],
+    [
+      "acer-palmatum",
+      "thinned",
+      "one trunk, 9 branches",
+      [{ cut: "branch-off", stemId: "s1", branch: 1 }],
+      "light-inside",
+    ],
+    ["forsythia-intermedia", "lowered", "9 stems: 3 thick", [{ cut: "top", heightM: 0.7 }], "left-alone"],
+  ])("%s, %s", (id, _, words, cuts, code) => {
+    const gains = codes(id, words, cuts, { heightM: 1.4, widthM: 1.2 });
+    expect(gains.map((g) => g.code)).toContain(code);
+    for (const g of gains) expect(gainText(g, voiceOf("imperial"))).not.toMatch(/NaN|undefined| cm| m\b/);
+    expect(codes(id, words, [], { heightM: 1.4, widthM: 1.2 })).toEqual([]);
+  });
+  test("more stems out at the base make more young ones, and never more than all", () => {
+    const young = (n: number): number => {
+      const cuts = Array.from({ length: n }, (_, i): StemCut => ({ cut: "remove", stemId: `s${i + 1}` }));
+      const g = codes("cornus-alba", "12 stems: 6 thick, 6 middling", cuts).find((x) => x.code === "young-stems");
+      return g?.code === "young-stems" ? g.values.then[1] : 0;
+    };
+    expect(young(2)).toBeGreaterThan(young(1));
+    expect(young(12)).toBeLessThanOrEqual(1);
+  });
+  test("prose written in metric is said in feet, inches and degrees Fahrenheit", () => {
+    expect(inFeet("5 to 8 cm deep, 6 mm above, 30–60 cm, from 31 °C, within 3 m; 1.5 m")).toBe(
+      "2 to 3 in deep, ¼ in above, 12–24 in, from 88 °F, within 9 ft 10 in; 4 ft 11 in",
+    );
+    expect([voiceOf("imperial").thickness(30), voiceOf("metric").thickness(30), voiceOf("both").thickness(13)]).toEqual(
+      ["1⅛ in", "30 mm", "13 mm (½ in)"],
+    );
   });
 });
 

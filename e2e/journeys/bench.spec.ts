@@ -145,7 +145,8 @@ test("a conifer said in a line is drawn with its tiers, thinned by branches only
 }) => {
   await app.open("/plant/arborvitae-bins/bench?on=2026-06-20");
   await app.field("Say it in a line").fill("one trunk, two leaders, seven tiers, three dead inside");
-  await app.button("Draw them").click();
+  await expect(page.getByRole("img", { name: "How it would be drawn" })).toBeVisible();
+  await app.button("Draw 1 trunk").click();
   await expect(page.getByRole("img", { name: /^1 trunk drawn to scale/ })).toBeVisible();
   await app.chooseTask("Shape");
   await app.button("Suggest").click();

@@ -1,6 +1,7 @@
 /** What is said of a cut at the bench: its line in the list, what stands against it, which limit binds. */
 import type { CutLine, Remark, RemarkCode, TryResult } from "../bench/index.ts";
 import type { Standing } from "../amount/index.ts";
+import type { Gain } from "../regrowth/index.ts";
 import type { Voice } from "./voice.ts";
 
 type Values = Remark["values"];
@@ -99,4 +100,26 @@ export function measuresOf(t: TryResult): readonly (readonly [measure: string, s
   if (t.byOutline !== null) out.push(["by its outline", t.byOutline]);
   if (t.byHeight !== null) out.push(["by height alone", t.byHeight]);
   return out;
+}
+
+const between = (low: number, high: number): string => (low === high ? String(low) : `${low} to ${high}`);
+/** A gain in a sentence. */
+export function gainText(g: Gain, say: Voice): string {
+  switch (g.code) {
+    case "shoots-woken":
+      return `Below the cuts ${between(g.values.shoots[0], g.values.shoots[2])} buds wake.`;
+    case "young-stems": {
+      const [low, high] = g.values.then.map(say.percent);
+      return `Next winter ${low === high ? low : `${low} to ${high}`} of its stems are young and coloured, of ${say.percent(g.values.now)} now.`;
+    }
+    case "denser-shell":
+      return `Each of ${g.values.ends} sheared ends answers with one to three shoots: the shell closes.`;
+    case "light-inside":
+      return `${g.values.branches} ${g.values.branches === 1 ? "branch" : "branches"} fewer in the others’ light.`;
+    case "left-alone": {
+      const [low, high] = g.values.heightM.map(say.length);
+      const over = g.values.wantedM !== null && g.values.heightM[0] > g.values.wantedM;
+      return `Left alone it stands ${low === high ? `at ${low}` : `between ${low} and ${high}`} in a year${over ? `, over the ${say.length(g.values.wantedM!)} you want` : ""}.`;
+    }
+  }
 }

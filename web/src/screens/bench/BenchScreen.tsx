@@ -1,7 +1,7 @@
 /** How much and where: stems are counted first, then cut on the drawing. */
 import { Box, GlobalStyles, Typography } from "@mui/material";
 import { heightOf, buildOf, stemsFromSketch, type Plant, type Sketch } from "@wren/core";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { useParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
@@ -20,10 +20,12 @@ function Known({ plant }: { readonly plant: Plant }) {
   const { garden, model, change } = useGarden();
   const { on } = useDay();
   const stand = standOf(garden, plant.id);
+  const { heightM } = heightOf(model, plant, on);
+  const { widthM } = plant;
+  const size = useMemo(() => ({ heightM, widthM }), [heightM, widthM]);
   const [counting, setCounting] = useState(false);
   const draw = async (t: Sketch): Promise<void> => {
-    const { heightM } = heightOf(model, plant, on);
-    const stems = stemsFromSketch(t, { heightM, widthM: plant.widthM }, buildOf(model.taxonOf(plant), plant.form));
+    const stems = stemsFromSketch(t, size, buildOf(model.taxonOf(plant), plant.form));
     const day = seenDay(plant, on, today());
     const kept = await change(`${plant.label}: ${stems.length} stems`, (g) => {
       const old = standOf(g, plant.id);
@@ -43,6 +45,7 @@ function Known({ plant }: { readonly plant: Plant }) {
       </Box>
       {stand === null || stand.stems.length === 0 || counting ? (
         <TallyEntry
+          size={size}
           build={buildOf(model.taxonOf(plant), plant.form)}
           onDraw={(t) => void draw(t)}
           onCancel={counting ? () => setCounting(false) : undefined}

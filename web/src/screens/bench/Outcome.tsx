@@ -1,6 +1,8 @@
 /** What a try amounts to: may it be done, how much goes, what it costs in flowers, what follows. */
 import {
   bindsText,
+  gainsOf,
+  gainText,
   isRefusal,
   measuresOf,
   reasonText,
@@ -181,8 +183,16 @@ const FollowsOf = memo(function FollowsOf({ plantId, result, on }: FollowsProps)
   const say = useVoice();
   const loss = Math.max(0, ...result.flowers.map((f) => f.loss * f.weight));
   const follows = whatFollows(model, plantId, result, on, loss);
+  const gains = gainsOf(model, plantId, result, on);
   return (
     <>
+      {gains.length > 0 && (
+        <ul aria-label="What it gains">
+          {gains.map((g) => (
+            <li key={g.code}>{gainText(g, say)}</li>
+          ))}
+        </ul>
+      )}
       <Table
         head={["", "Height", "Flowering shoots", "Size of a head"]}
         rows={follows.futures.slice(1).map((f) => ({ key: f.horizon, cells: of(f, say) }))}

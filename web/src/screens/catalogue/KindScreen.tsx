@@ -1,7 +1,7 @@
 /** One kind of the catalogue: its year at this place, what it asks for and why, what to beware of. */
 import { Box, Button, Typography } from "@mui/material";
 import {
-  TASKS,
+  tasksFor,
   CATALOGUE,
   cautionsOfKind,
   cautionText,
@@ -119,7 +119,7 @@ function Known({ taxon }: { readonly taxon: Taxon }) {
   const [task, setTask] = useState<Task>(taxon.routineTask);
   const year = model.yearOf(taxon);
   const key = keyWith(taxon.id);
-  const tasks = TASKS.filter((t) => t !== "leave" && taxon.never[t] === undefined);
+  const tasks = tasksFor(taxon).filter((t) => t !== "leave" && taxon.never[t] === undefined);
   const schools = SCHOOLS.filter((s) => taxon.schools.includes(s.id));
   return (
     <Box>
