@@ -23,6 +23,7 @@ import {
   outlook,
   passOrder,
   planCut,
+  programmePlan,
   plainBranch,
   plainStem,
   readSketch,
@@ -50,10 +51,19 @@ import {
   inFeet,
   voiceOf,
 } from "@wren/core";
-import { modelOf, plantOf } from "./support.ts";
+import { modelOf, plantOf, visitOf } from "./support.ts";
 import "./seed.ts";
 
 const kind = (id: string) => CATALOGUE.byId(id)!;
+const standOf = (plant: Plant, on: string, stems: readonly Stem[]) => ({
+  id: "st",
+  plantId: plant.id,
+  on: date(on),
+  stems: [...stems],
+  tries: [],
+  chosen: null,
+  note: "",
+});
 /** A plant drawn from words, with its stand in the garden. */
 function drawn(id: string, words: string, more: Partial<Plant> = {}) {
   const plant = plantOf(id, more);
@@ -561,6 +571,30 @@ describe("next year's shrub", () => {
     const again = suggest(m, { plant, stems: next, task: "shape" }, addDays(date("2027-06-10"), 365));
     expect(tryOut(m, { plant, stems: next, task: "shape", cuts: again.cuts }, date("2028-06-10")).over).toBe(0);
     expect(stemsGrown(stems, [{ cut: "remove", stemId: "s1" }], kind("thuja-occidentalis"), build, 1)).toHaveLength(8);
+  });
+  test("of two sides the second year takes the old stems that still stand, not what came again on the first", () => {
+    const plant = plantOf("syringa-vulgaris", { heightM: 2.4, plantedOn: date("2000-04-01") });
+    const build = buildOf(kind(plant.taxonId));
+    const stems = Array.from({ length: 10 }, (_, i): Stem => ({
+      ...plainStem(`s${i}`, 30, 2.2),
+      leanDeg: 10,
+      turnDeg: i * 36,
+    }));
+    const programme = { id: "p", plantId: plant.id, on: date("2026-03-01"), way: "sides" as const, aimM: null };
+    const first = programmePlan(
+      modelOf([plant], { stands: [standOf(plant, "2026-03-01", stems)] }),
+      programme,
+      date("2026-03-02"),
+    );
+    const cuts = first.steps[0]!.stems.map((x): StemCut => ({ cut: "remove", stemId: x.id }));
+    const next = stemsGrown(stems, cuts, kind(plant.taxonId), build, 1);
+    const visit = visitOf(plant.id, "2026-03-10", 0.5, { task: "renovate", regime: "renewal" });
+    const m = modelOf([plant], { visits: [visit], stands: [standOf(plant, "2026-11-01", next)] });
+    const second = programmePlan(m, programme, date("2027-02-01")).steps[0]!;
+    const old = stems.filter((x) => !cuts.some((c) => "stemId" in c && c.stemId === x.id)).map((x) => x.id);
+    expect(second.stems.map((x) => x.id).sort()).toEqual(old.sort());
+    expect(second.share).toBeGreaterThan(0.5);
+    expect(second.share).toBeLessThan(1);
   });
   test("the lowest top that takes a share and the share of a top are two ways of one", () => {
     for (const counted of [false, true]) {

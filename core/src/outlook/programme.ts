@@ -4,6 +4,7 @@
  */
 import { addDays, addYears, daysBetween, type PlainDate } from "../calendar/index.ts";
 import type { Plant, Programme, ProgrammeWay, Stand, Stem, Task, Watched } from "../model/index.ts";
+import { leafWeight, THICKNESS_TABLE } from "../stems/index.ts";
 import { adviseOn, cheapestDay } from "../advice/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { Days, Metres, Share } from "../units/index.ts";
@@ -178,10 +179,18 @@ function yearsLeft(set: Setting, stand: Stand): readonly RenewalYear[] {
     // What a step waits for hangs on which of them it is, not on the stems that are left for it.
     .map((y, i) => ({ ...y, after: all[done.length + i]!.after }));
   if (way !== "sides" || done.length === 0) return years;
-  // Of two sides what still stands is the other one.
+  // Of two sides what still stands of old is the other one; what came again on the first stays.
   const live = stand.stems.filter((s) => s.state !== "dead");
-  return years.map((y) => ({ ...y, stems: live, countShare: 1, areaShare: 1 }));
+  const older = live.filter((s) => !cameSince(s, done.length));
+  const stems = older.length > 0 ? older : live;
+  const leaf = (xs: readonly Stem[]): number => xs.reduce((n, s) => n + leafWeight(s, taxon.sapwoodMm), 0);
+  const areaShare = leaf(live) > 0 ? leaf(stems) / leaf(live) : 0;
+  return years.map((y) => ({ ...y, stems, countShare: stems.length / live.length, areaShare }));
 }
+
+/** Did a stem come after so many years' cuts? By its age where that is known, else a pencil is young beside a finger. */
+const cameSince = (s: Stem, years: number): boolean =>
+  s.ageYears === null ? s.diameterMm < THICKNESS_TABLE.middling.fromMm : s.ageYears <= years;
 
 /** Was something seen at the plant since a day? */
 const seenSince = ({ model, plant, on }: Setting, what: Watched, since: PlainDate): boolean =>

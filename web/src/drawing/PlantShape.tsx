@@ -1,24 +1,27 @@
 /** One plant as an SVG group standing on y = 0. */
-import type { Taxon } from "@wren/core";
+import { buildOf, type Form, type Taxon } from "@wren/core";
 import { memo } from "react";
 import { crownPath, dotsPath, flowerSpots, stemLines, type PlantLook, type PlantSize } from "./plant.geometry.ts";
 
 interface Props extends PlantSize, PlantLook {
   readonly taxon: Taxon;
+  /** How it is grown; null: as its kind usually is. */
+  readonly form: Form | null;
   readonly seed: string;
 }
 
 const LEAF_OPACITY = { evergreen: 0.72, other: 0.5 } as const;
 
-function Shape({ taxon, leaf, showing, fullness, seed, widthPx, heightPx }: Props) {
+function Shape({ taxon, form, leaf, showing, fullness, seed, widthPx, heightPx }: Props) {
   const size = { widthPx, heightPx };
+  const { outline } = buildOf(taxon, form);
   const stems = showing?.includes("stems") === true;
   const straw = taxon.leaf === "herbaceous" && leaf === 0;
   const spots = showing === null || stems ? 0 : Math.round(5 + 13 * fullness);
   const opacity = leaf * LEAF_OPACITY[taxon.leaf === "evergreen" ? "evergreen" : "other"];
   return (
     <g>
-      {stemLines(taxon.habit, size, seed).map((s) => (
+      {stemLines(outline, size, seed).map((s) => (
         <path
           key={s.d}
           d={s.d}
@@ -29,7 +32,7 @@ function Shape({ taxon, leaf, showing, fullness, seed, widthPx, heightPx }: Prop
         />
       ))}
       <path
-        d={crownPath(taxon.habit, size, seed)}
+        d={crownPath(outline, size, seed)}
         fill={straw ? "var(--heart)" : "var(--leaf)"}
         fillOpacity={straw ? 0.35 : opacity}
         stroke={leaf > 0 ? "var(--leaf)" : "var(--umber)"}
@@ -38,7 +41,7 @@ function Shape({ taxon, leaf, showing, fullness, seed, widthPx, heightPx }: Prop
       />
       {spots > 0 && (
         <path
-          d={dotsPath(flowerSpots(taxon.habit, size, seed, spots), Math.max(1.6, Math.min(6, widthPx * 0.045)))}
+          d={dotsPath(flowerSpots(outline, size, seed, spots), Math.max(1.6, Math.min(6, widthPx * 0.045)))}
           fill={straw ? "var(--sapwood)" : "var(--plum)"}
           stroke="var(--paper)"
           strokeWidth="0.8"

@@ -27,10 +27,13 @@ export interface StemLine {
   readonly width: number;
 }
 
+/** Outlines that stand on one axis. */
+const TRUNKED: ReadonlySet<OutlineName> = new Set<OutlineName>(["column", "cone", "tree", "standard", "weeping"]);
+
 /** A handful of stems from the foot into the crown, those of one thickness as one line: a list draws a hundred plants. */
 export function stemLines(habit: OutlineName, { widthPx, heightPx }: PlantSize, seed: string): readonly StemLine[] {
   const n = noise(seedOf(seed) + 3);
-  const count = habit === "tuft" ? 9 : habit === "column" || habit === "cone" ? 1 : 6;
+  const count = habit === "tuft" ? 9 : TRUNKED.has(habit) ? 1 : 6;
   const foot = habit === "tuft" || habit === "mound" ? 0.12 : 0.06;
   const lines = new Map<number, string>();
   for (let i = 0; i < count; i++) {

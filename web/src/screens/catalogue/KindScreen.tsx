@@ -125,6 +125,7 @@ function Known({ taxon }: { readonly taxon: Taxon }) {
     <Box>
       <Box sx={{ display: "flex", gap: 2, alignItems: "flex-end", flexWrap: "wrap", mb: 2 }}>
         <PlantThumb
+          form={null}
           taxon={taxon}
           {...lookOn(taxon, year, model.season(on).seasonDay)}
           seed={taxon.id}

@@ -71,6 +71,7 @@ function useInBed({ standing, labels, view }: InView, pxPerM: number, on: PlainD
       return {
         ...lookOn(taxon, plantsYear(model, plant, on), model.season(on).seasonDay),
         plantId: plant.id,
+        form: plant.form,
         taxonId: taxon.id,
         label: plant.label,
         under: labels.as === "names" ? plant.label : `${at + 1}`,

@@ -1,7 +1,7 @@
 /** One plant in an elevation: drawn to scale with its wanted line, its ghost and its mark; a button, or a thing to drag. */
 import { useDraggable } from "@dnd-kit/core";
 import { Box, ButtonBase } from "@mui/material";
-import { CATALOGUE, VERDICT_TABLE, type Verdict } from "@wren/core";
+import { buildOf, CATALOGUE, VERDICT_TABLE, type Form, type Verdict } from "@wren/core";
 import { memo } from "react";
 import { crownPath, type PlantLook } from "../../drawing/plant.geometry.ts";
 import { PlantShape } from "../../drawing/PlantShape.tsx";
@@ -12,6 +12,7 @@ import { NAME_PX } from "./elevation.geometry.ts";
 /** Plain values, all lengths in pixels: a plant that looks the same is not drawn again. */
 export interface InBed extends PlantLook {
   readonly plantId: string;
+  readonly form: Form | null;
   readonly taxonId: string;
   readonly label: string;
   readonly verdict: Verdict;
@@ -103,7 +104,7 @@ export const PlantInBed = memo(function PlantInBed(p: Props) {
         >
           {p.endPx > p.heightPx + 1 && (
             <path
-              d={crownPath(taxon.habit, { widthPx: p.widthPx, heightPx: p.endPx }, p.plantId)}
+              d={crownPath(buildOf(taxon, p.form).outline, { widthPx: p.widthPx, heightPx: p.endPx }, p.plantId)}
               fill="none"
               stroke="var(--soft)"
               strokeWidth="1"
@@ -112,6 +113,7 @@ export const PlantInBed = memo(function PlantInBed(p: Props) {
           )}
           <g transform={p.flopped ? "skewX(-14)" : undefined}>
             <PlantShape
+              form={p.form}
               taxon={taxon}
               leaf={p.leaf}
               showing={p.showing}

@@ -65,6 +65,7 @@ function Head({ plant }: { readonly plant: Plant }) {
   return (
     <Box sx={{ display: "flex", gap: 2, alignItems: "flex-end" }}>
       <PlantThumb
+        form={plant.form}
         taxon={taxon}
         {...lookOn(taxon, plantsYear(model, plant, on), model.season(on).seasonDay)}
         seed={plant.id}

@@ -134,6 +134,7 @@ export const Row = memo(function Row({ chosen, onChoose, sight, ...v }: Props) {
         aria-current={chosen ? "true" : undefined}
       >
         <PlantThumb
+          form={v.form}
           taxon={v.taxon}
           leaf={v.leaf}
           showing={v.showing}

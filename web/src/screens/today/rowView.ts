@@ -10,6 +10,7 @@ import {
   type Taxon,
   type Verdict,
   type Voice,
+  type Plant,
 } from "@wren/core";
 import { flowersText, growthText, sentenceOf, whenText } from "../../answer/sentences.ts";
 import { lookOn, type PlantLook } from "../../drawing/plant.geometry.ts";
@@ -27,6 +28,7 @@ export interface RowView extends PlantLook {
   readonly price: string;
   readonly group: GroupId;
   readonly waitsFor: WaitsFor;
+  readonly form: Plant["form"];
   readonly widthM: number;
   readonly heightM: number;
 }
@@ -76,6 +78,7 @@ export function rowView(a: Advice, group: GroupId, model: GardenModel, say: Voic
     price: weighs ? [flowersText(a, say), a.cap === null ? "" : growthText(a, say)].filter(Boolean).join(" · ") : "",
     group,
     waitsFor: waitsFor(a, group, model),
+    form: plant.form,
     widthM: Math.min(plant.widthM, WIDEST_M),
     heightM: Math.max(HEIGHT_STEP_M, Math.round(heightM / HEIGHT_STEP_M) * HEIGHT_STEP_M),
   };
