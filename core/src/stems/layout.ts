@@ -52,8 +52,6 @@ export function branchRun(s: Stem, b: SideBranch, build: Bent): Run {
   const from = alongStem(s, b.at, build);
   return [from, off(from, b)];
 }
-/** Where a side branch ends. */
-export const branchTip = (s: Stem, b: SideBranch, build: Bent): Point3 => branchRun(s, b, build)[1];
 
 /** The point at a part of a straight run. */
 export const between = ([a, b]: Run, at: Share): Point3 => ({
@@ -91,6 +89,3 @@ export function partAtHeight(s: Stem, heightM: Metres, build: Bent): Share {
   }
   return low;
 }
-
-/** Length of a stem that reaches a height. */
-export const lengthForHeight = (heightM: Metres, leanDeg: number): Metres => heightM / Math.cos(leanDeg * RAD);

@@ -119,7 +119,7 @@ export function gainText(g: Gain, say: Voice): string {
     case "left-alone": {
       const [low, high] = g.values.heightM.map(say.length);
       const over = g.values.wantedM !== null && g.values.heightM[0] > g.values.wantedM;
-      return `Left alone it stands ${low === high ? `at ${low}` : `between ${low} and ${high}`} in a year${over ? `, over the ${say.length(g.values.wantedM!)} you want` : ""}.`;
+      return `Left alone it stands ${low === high ? `at ${low}` : `between ${low} and ${high}`} in a year${over ? `, over the ${say.length(g.values.wantedM)} you want` : ""}.`;
     }
   }
 }

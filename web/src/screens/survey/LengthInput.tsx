@@ -36,7 +36,7 @@ export function LengthInput({ label, value, bounds, onChange, required = false, 
         if (e.target.value.trim() === "") onChange(null);
         else if (schema.safeParse(e.target.value).success) onChange(parseLength(e.target.value, unit));
       }}
-      sx={{ maxWidth: 240 }}
+      sx={{ mr: 1.5, maxWidth: 240 }}
     />
   );
 }
