@@ -352,6 +352,18 @@ describe("one aim", () => {
       expect(VERDICT_TABLE[adviseOn(m, plant.id, on, "shape").verdict].go).toBe(false);
     }
   });
+  test("a height chosen for one proposal is aimed at instead of the wish, for any task that has a height", () => {
+    const { plant, stems, m } = drawn("weigela-florida", "9 stems: 3 thick, 6 middling", {
+      heightM: 1.7,
+      heightOn: date("2027-06-24"),
+      goal: wish("keep-size", 1.8),
+    });
+    const at = (wantedM: number | null) => suggest(m, { plant, stems, task: "shape", wantedM }, date("2027-06-25"));
+    expect(at(null).heightM).toBeNull();
+    const low = at(1.3).heightM!;
+    expect(low.aimed).toBeCloseTo(aimOn(m, plant, date("2027-06-25"), "shape", 1.3).height?.cutAtM ?? 0, 2);
+    expect(low.aimed).toBeLessThan(1.31);
+  });
   test("midway through its growth only what is still to come is taken off the wish", () => {
     const plant = plantOf("syringa-vulgaris", { heightM: 3, goal: wish("keep-size", 2.4) });
     const m = modelOf([plant]);

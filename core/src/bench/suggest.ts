@@ -73,7 +73,12 @@ export interface Suggestion {
   readonly unanswered: readonly Unanswered[];
 }
 
-export type SuggestQuestion = Omit<TryQuestion, "cuts">;
+export interface SuggestQuestion extends Omit<TryQuestion, "cuts"> {
+  /** A height it is to stand at instead of the one that was wished for. */
+  readonly wantedM?: Metres | null;
+}
+
+const wantedOf = (q: SuggestQuestion): Metres | null => q.wantedM ?? q.plant.goal.heightM;
 
 interface Setting {
   readonly model: GardenModel;
@@ -236,7 +241,7 @@ function wholePlant(
 ): StemCut[] {
   const a = SUGGEST_ASSUMPTIONS;
   const taxon = set.model.taxonOf(set.q.plant);
-  const { task, plant } = set.q;
+  const { task } = set.q;
   const scaled = (make: (t: number) => StemCut | null): StemCut[] => {
     for (let tenths = 10; tenths > 0; tenths--) {
       const cut = make(tenths / 10);
@@ -258,7 +263,7 @@ function wholePlant(
   if (task === "tip")
     return scaled((t) => ({ cut: "tips", offM: Math.max(0.01, taxon.growthM[1] * a.tipOfGrowth * t) }));
   const { height, widthM } = set.aim;
-  const wished = plant.goal.heightM !== null || widthM !== null;
+  const wished = wantedOf(set.q) !== null || widthM !== null;
   // Without a wish a leader is left its height.
   const free = wished || ARCHITECTURE_TABLE[set.build.architecture].leads ? 1 : a.outlineKeeps;
   const toM = height && set.aim.by === "wish" ? height.cutAtM * set.scale : size.heightM * free;
@@ -320,7 +325,7 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
     q,
     on,
     build,
-    aim: aimOn(model, q.plant, on, q.task),
+    aim: aimOn(model, q.plant, on, q.task, wantedOf(q)),
     scale: nowM > 0 && clean.before.heightM > 0 ? clean.before.heightM / nowM : 1,
     budget: clean.cap === null ? Infinity : Math.max(0, clean.cap - advice.takenLast12Months),
     thirdByCount: clean.stemsMayGo,
@@ -381,7 +386,7 @@ const sameCut = (a: StemCut, b: StemCut): boolean => JSON.stringify(a) === JSON.
 
 /** In how many years' cuts the aim is reached under the cap; null where it is not, or no wish is aimed at. */
 function yearsTo({ model, q, on, aim }: Setting, cap: Share | null): number | null {
-  const wantedM = q.plant.goal.heightM;
+  const wantedM = wantedOf(q);
   if (wantedM === null || aim.by !== "wish") return null;
   const { reached, steps } = reductionOn(model, q.plant, on, wantedM, cap);
   return reached ? steps.length : null;

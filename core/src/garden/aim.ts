@@ -83,7 +83,9 @@ export function aimOn(
     };
   };
   const own = task === null ? undefined : OWN[task];
-  if (own && !(task === "hard-cutback" && wantedM !== null && taxon.passes === "cutback")) {
+  // A wish of its own, or what is held low by its cutback, comes before the task's.
+  const asked = wantedM !== null && (wantedM !== plant.goal.heightM || taxon.passes === "cutback");
+  if (own && !(task === "hard-cutback" && asked)) {
     const { toM, by } = own(nowM);
     return fixed(toM, by);
   }

@@ -1,5 +1,5 @@
 /** The stems as they stand, cuts tried on them, what each try amounts to, and the list to carry. */
-import { useMediaQuery } from "@mui/material";
+import { Slider, useMediaQuery } from "@mui/material";
 import {
   ARCHITECTURE_TABLE,
   buildOf,
@@ -84,6 +84,8 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [editing, setEditing] = useState<Stem | null>(null);
   const [proposal, setProposal] = useState<Suggestion | null>(null);
+  /** A height to stand at, chosen here for this proposal; null: as it is wished for. */
+  const [wantedM, setWantedM] = useState<number | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [stepped, setStepped] = useState(false);
   const wide = useMediaQuery("(min-width:1000px)");
@@ -155,7 +157,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
     put("whole plant", wholeCut(cuts, kind, cut)),
   );
   const propose = (): void => {
-    const s = suggest(model, { plant, stems: stand.stems, task }, on);
+    const s = suggest(model, { plant, stems: stand.stems, task, wantedM }, on);
     setProposal(s);
     put("proposal", s.cuts);
   };
@@ -229,7 +231,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
             room={room}
             chosen={chosen}
             numbers={numbers}
-            wantedM={plant.goal.heightM}
+            wantedM={wantedM ?? plant.goal.heightM}
             lines={plant.goal.lines}
             shearM={cuts.find((c) => c.cut === "shear")?.heightM ?? null}
             narrow={!wide}
@@ -304,6 +306,26 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
               </button>
             )}
           </div>
+          <details className="more no-print">
+            <summary>
+              {wantedM === null ? "To another height than is wished for" : `To stand at ${say.length(wantedM)}`}
+            </summary>
+            <div className="slide">
+              <Slider
+                aria-label="Height it is to stand at"
+                value={wantedM ?? plant.goal.heightM ?? result.before.heightM}
+                min={Math.round(result.before.heightM * 20) / 100}
+                max={Math.round(result.before.heightM * 130) / 100}
+                step={0.05}
+                getAriaValueText={(v) => say.length(v)}
+                onChange={(_, v) => setWantedM(v)}
+                sx={{ color: "var(--leaf)" }}
+              />
+              <button type="button" className="press press-plain" onClick={() => setWantedM(null)}>
+                As it is wished for
+              </button>
+            </div>
+          </details>
           <Outcome plant={plant} result={result} nameOf={nameOf} />
           {proposal && <ProposalNote s={proposal} names={nameOf} />}
           {stand.tries.length > 1 && <Compare plant={plant} stand={stand} />}
