@@ -312,7 +312,7 @@ export {
   seasonsEndOf,
   withYears,
 } from "./garden/index.ts";
-export { REACH_LIMITS, WIND_ASSUMPTIONS, type WorkMinutes, windRisk } from "./jobsite/index.ts";
+export { minutesFor, REACH_LIMITS, WIND_ASSUMPTIONS, type WorkMinutes, windRisk } from "./jobsite/index.ts";
 export {
   type Advice,
   type Alternative,
@@ -423,6 +423,7 @@ export {
   stepDay,
   treeForm,
   treeFormOf,
+  heightTask,
 } from "./outlook/index.ts";
 export {
   type Answers,

@@ -20,8 +20,22 @@ import {
   whatFollows,
   wish,
   type Stem,
+  alongStem,
+  cautionsFor,
+  checkPlaceClimate,
+  demoGarden,
+  cutHeightFor,
+  heightTask,
+  minutesFor,
+  plainBranch,
+  readGardenFile,
+  shootsAt,
+  writeGardenFile,
+  type StemCut,
+  type Observation,
+  type Plant,
 } from "@wren/core";
-import { gardenOf, modelOf, plantOf, someKinds, visitOf, weatherRows } from "./support.ts";
+import { gardenOf, modelOf, PLACE, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
 describe("what may be seen", () => {
   test("buds killed by frost are asked after on old-wood flowers only, berries gone on what has berries", () => {
@@ -41,7 +55,7 @@ describe("what may be seen", () => {
   test("berries gone is looked for while they hang and a little after", () => {
     const m = modelOf([plantOf("callicarpa-americana")]);
     const plant = m.plant("callicarpa-americana");
-    const berries = m.yearOf(m.taxonOf(plant)).displays.find((d) => d.display.name.includes('berr'))!;
+    const berries = m.yearOf(m.taxonOf(plant)).displays.find((d) => d.display.name.includes("berr"))!;
     const due = (day: number): boolean =>
       looksOn(m, plant, seasonDate(2026, day, "north"), "shape", null).some((s) => s.look === "berries-gone" && s.due);
     expect(due(berries.opens.day + 10)).toBe(true);
@@ -88,6 +102,140 @@ describe("renewal by stems", () => {
     const on = date("2026-03-10");
     const { outgrowsOn, futures } = whatFollows(m, id, amountsOf(stems, [], build), on, 0);
     expect(outgrowsOn).toBe(futures.find((f) => f.horizon === "season")!.on);
+  });
+});
+
+describe("the drawing of a stem", () => {
+  const bent = buildOf(CATALOGUE.byId("forsythia-intermedia")!);
+  const stem: Stem = { ...plainStem("a", 20, 2), leanDeg: 40, turnDeg: 90 };
+  test("what arches stands higher midway than a straight stem, and ends at the same height", () => {
+    const straight = { ...bent, bend: 0 };
+    expect(alongStem(stem, 0.5, bent).z).toBeGreaterThan(alongStem(stem, 0.5, straight).z + 0.05);
+    expect(alongStem(stem, 1, bent).z).toBeCloseTo(alongStem(stem, 1, straight).z, 9);
+    expect(alongStem(stem, 0.5, bent).y).toBeLessThan(alongStem(stem, 0.5, straight).y);
+  });
+  test("its old wood is drawn in one piece, from the foot to where it was cut", () => {
+    const m = modelOf([plantOf("forsythia-intermedia")]);
+    const a = amountsOf([stem], [{ cut: "head", stemId: "a", keptM: 1 }], bent);
+    const old = shootsAt(m, "forsythia-intermedia", a, date("2026-03-10"), "now");
+    expect(old).toHaveLength(4);
+    for (const [i, s] of old.entries()) {
+      expect(s.from).toEqual(i === 0 ? alongStem(stem, 0, bent) : old[i - 1]!.to);
+      expect(s.to.z).toBeGreaterThan(s.from.z);
+      if (i > 0) expect(s.widthMm).toBeLessThan(old[i - 1]!.widthMm);
+    }
+    expect(old[3]!.to).toEqual(alongStem(stem, 0.5, bent));
+    const head = whatFollows(m, "forsythia-intermedia", a, date("2026-03-10"), 0).futures[2]!.headSize!;
+    expect(head).toHaveLength(2);
+    for (const x of head) expect(x >= 0.7 && x <= 1.7).toBe(true);
+  });
+  test("a branch half sheared is half as long, and reaches half as far", () => {
+    const branched: Stem = { ...stem, leanDeg: 0, branches: [{ ...plainBranch(0.5, 8, 1), riseDeg: 0 }] };
+    const back = (keptM: number) =>
+      amountsOf([branched], [{ cut: "branch-back", stemId: "a", branch: 0, keptM }], bent).after.widthM;
+    expect(back(0.5)).toBeCloseTo(1, 2);
+    expect(back(0.25)).toBeCloseTo(0.5, 2);
+  });
+});
+
+describe("renewed from below", () => {
+  test.each([7, 8, 10, 11])("%d stems: each has its turn within three years", (n) => {
+    const viburnum = CATALOGUE.byId("viburnum-tinus")!;
+    const stems = Array.from({ length: n }, (_, i) => ({ ...plainStem(`s${i}`, 30, 2), turnDeg: i * 20, leanDeg: 5 }));
+    const way = renewals(stems, viburnum, plantOf(viburnum.id), 2, 1 / 3).find((r) => r.way === "from-below")!;
+    expect(way.years.length).toBeLessThanOrEqual(3);
+    expect(way.years.flatMap((y) => y.stems)).toHaveLength(n);
+  });
+});
+
+describe("small sums", () => {
+  test("a log of two visits ranges to the longer, and at least a quarter over its usual", () => {
+    const at = (...minutes: number[]) => {
+      const visits = minutes.map((n, i) => visitOf("weigela-florida", `202${i + 3}-06-20`, 0.2, { minutes: n }));
+      const m = modelOf([plantOf("weigela-florida")], { visits });
+      return minutesFor(m, m.plant("weigela-florida"), "shape", date("2026-07-01"));
+    };
+    expect(at(40)).toMatchObject({ usual: 40, low: 32, high: 50 });
+    expect(at(20, 40, 90)).toMatchObject({ usual: 40, low: 20, high: 90 });
+  });
+  test("a height over the green has no guard; a grass is lowered by its cutback, a box by shears", () => {
+    const growth: [number, number, number] = [0.2, 0.3, 0.4];
+    expect(cutHeightFor(2, growth, null, 0.7).guards).toEqual([]);
+    expect(cutHeightFor(2, growth, null, null).guards).toEqual([]);
+    const task = (id: string) => heightTask(CATALOGUE.byId(id)!);
+    expect([task("miscanthus-sinensis"), task("buxus-sempervirens"), task("syringa-vulgaris")]).toEqual([
+      "hard-cutback",
+      "shear",
+      "shape",
+    ]);
+  });
+  test("a wire is a caution where there is one", () => {
+    const codes = (powerLineM: number | null) =>
+      cautionsFor(plantOf("weigela-florida", { powerLineM }), CATALOGUE.byId("weigela-florida")!, "shape", 1);
+    expect(codes(20)).toContain("power-line");
+    expect(codes(null)).not.toContain("power-line");
+  });
+  test("on the day a first flower is due, in flower is not asked for beside it", () => {
+    const m = modelOf([plantOf("syringa-vulgaris")]);
+    const opens = m.yearOf(m.taxonOf(m.plant("syringa-vulgaris"))).displays[0]!.opens.day;
+    const looks = (day: number) =>
+      looksOn(m, m.plant("syringa-vulgaris"), seasonDate(2026, day, "north"), "shape", null).map((s) => s.look);
+    expect(looks(opens)).toContain("first-flower");
+    expect(looks(opens)).not.toContain("in-flower");
+    expect(looks(opens + 60)).toContain("in-flower");
+  });
+  test("the month that is wrong is named", () => {
+    const months = Array.from({ length: 12 }, (_, i) => 10 - 8 * Math.cos((i * Math.PI) / 6));
+    const tminC = months.map((x, i) => (i === 4 ? x + 30 : x));
+    const monthly = { tminC, tmaxC: months.map((x) => x + 9), sdMinC: null, sdMeanC: null };
+    const r = checkPlaceClimate({ ...PLACE, monthly });
+    expect(r.ok ? [] : r.issues.map((i) => [i.code, i.values["month"]])).toEqual([["months-order", 5]]);
+  });
+});
+
+describe("a try in a file", () => {
+  test.each<[string, StemCut, boolean]>([
+    ["its branch", { cut: "branch-off", stemId: "a", branch: 0 }, true],
+    ["a branch that is not there", { cut: "branch-off", stemId: "a", branch: 1 }, false],
+    ["its shoot", { cut: "shoot-off", stemId: "a", branch: 0, shoot: 0 }, true],
+    ["a shoot that is not there", { cut: "shoot-off", stemId: "a", branch: 0, shoot: 1 }, false],
+    ["a stem that is not there", { cut: "remove", stemId: "b" }, false],
+  ])("cuts %s", (_, cut, fits) => {
+    const shoot = { at: 0.5, diameterMm: 3, lengthM: 0.2, turnDeg: 0, riseDeg: 40, dead: false };
+    const stems = [{ ...plainStem("a", 20, 2), branches: [{ ...plainBranch(0.5, 8, 0.5), shoots: [shoot] }] }];
+    const stand = {
+      id: "st",
+      plantId: "lilac-corner",
+      on: date("2026-03-01"),
+      stems,
+      tries: [{ id: "t", task: "shape" as const, cuts: [cut] }],
+      chosen: null,
+      note: "",
+    };
+    const today = date("2026-06-10");
+    const r = readGardenFile(writeGardenFile({ ...demoGarden(today), stands: [stand] }), CATALOGUE, today);
+    expect([r.ok, r.ok ? "" : r.issues[0]!.code]).toEqual([fits, fits ? "" : "stem-unknown"]);
+  });
+});
+
+describe("what moves the year", () => {
+  const note = (kind: Observation["kind"], more: Partial<Plant> = {}): number => {
+    const plants = ["syringa-vulgaris", "forsythia-intermedia", "weigela-florida"].map((id) => plantOf(id, more));
+    const usual = modelOf(plants);
+    const observations = plants.map((p, i) => {
+      const opens = usual.yearOf(usual.taxonOf(p)).displays[0]!.opens.day;
+      return seenOn(p.id, seasonDate(2026, opens - 18, "north"), { id: `o${i}`, kind });
+    });
+    return modelOf(plants, { observations }).pace(2026).days;
+  };
+  test("three plants in flower eighteen days early make an early year; growth seen, or plants not settled, do not", () => {
+    expect(note("first-flower")).toBeGreaterThan(5);
+    expect(note("berries-gone")).toBe(0);
+    const candidates = [
+      { taxonId: "syringa-vulgaris", share: 0.5 },
+      { taxonId: "weigela-florida", share: 0.5 },
+    ];
+    expect(note("first-flower", { identity: { by: "key", on: date("2026-01-01"), candidates } })).toBe(0);
   });
 });
 

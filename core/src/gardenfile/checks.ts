@@ -101,9 +101,9 @@ export function cutIssues(v: Pick<Garden["visits"][number], "cuts">, here: Path)
   });
 }
 
-/** Stems named twice, and cuts at stems or side branches that are not there. */
+/** Stems named twice, and cuts at stems, side branches or shoots that are not there. */
 function standIssues(s: Garden["stands"][number], here: Path): FileIssue[] {
-  const branches = new Map(s.stems.map((x) => [x.id, x.branches.length]));
+  const stems = new Map(s.stems.map((x) => [x.id, x.branches]));
   const met = new Set<string>();
   const twice = s.stems.flatMap((x, i) => {
     const again = met.has(x.id);
@@ -113,8 +113,10 @@ function standIssues(s: Garden["stands"][number], here: Path): FileIssue[] {
   const cuts = s.tries.flatMap((t, i) =>
     t.cuts.flatMap((c, j) => {
       if (!("stemId" in c)) return [];
-      const count = branches.get(c.stemId);
-      const missing = count === undefined || ("branch" in c && c.branch >= count);
+      const branches = stems.get(c.stemId);
+      const branch = "branch" in c ? branches?.[c.branch] : null;
+      const missing =
+        branches === undefined || branch === undefined || ("shoot" in c && branch?.shoots[c.shoot] === undefined);
       return missing ? [issue("stem-unknown", [...here, "tries", i, "cuts", j], { got: c.stemId })] : [];
     }),
   );
