@@ -507,7 +507,9 @@ describe("passes by architecture and wish", () => {
     expect(of("weigela-florida", { ...wish("routine"), lines: [line()] })).toContain("off-path");
     expect(of("juniperus-horizontalis", wish("routine"))).toContain("upright");
     expect(of("rosa-climber-repeat", wish("routine"), "trained")).toContain("side-shoots");
-    expect(of("buxus-sempervirens", wish("open"))).toContain("inside");
+    expect(of("buxus-sempervirens", wish("open")).slice(-2)).toEqual(["inside", "height"]);
+    // work.md: cutback – height first, then weak, then crossing.
+    expect(of("hydrangea-paniculata", wish("routine")).slice(4)).toEqual(["height", "weak", "crossing"]);
   });
 });
 

@@ -151,15 +151,17 @@ export function passOrder(taxon: Taxon, task: Task, { goal, form }: Worked = USU
     task === "thin" && taxon.regrowthFromLeaflessWood === "no"
       ? usual.map((p) => (p === "oldest" ? "inside" : p))
       : usual;
-  const last: readonly Pass[] = sorted.filter((p) => p === "height" || p === "ends");
   const lines: readonly Pass[] = goal.lines.length > 0 ? ["off-path"] : [];
+  // What a wish adds comes before the outline, which is last; a cutback begins with its height.
+  const end = sorted.at(-1);
+  const cut = end === "height" || end === "ends" ? sorted.length - 1 : sorted.length;
   return once([
     ...CLEAN,
     ...lines,
     ...(wish.first ?? []),
-    ...sorted.filter((p) => !last.includes(p)),
+    ...sorted.slice(0, cut),
     ...(wish.more ?? []),
-    ...last,
+    ...sorted.slice(cut),
   ]);
 }
 
