@@ -163,6 +163,7 @@ test("a conifer said in a line is drawn with its tiers, thinned by branches only
   await app.button("A passage").click();
   await app.field("In front: so far from its middle (cm)").fill("35");
   await app.button("Keep the survey").click();
+  await expect(app.answer()).toBeVisible();
   await app.open("/plant/arborvitae-bins/bench?on=2026-06-20");
   await app.button("Suggest").click();
   await expect(why).toContainText("Over the line");

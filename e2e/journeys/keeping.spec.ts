@@ -375,6 +375,7 @@ test("by keys alone: a plant is added, moved, a visit recorded, a stem cut, and 
   await press("Add a plant");
   await page.keyboard.type("yew");
   await expect(page.getByRole("listbox")).toBeVisible();
+  await expect(page.getByRole("option").first()).toBeVisible();
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("Enter");
   await page.getByRole("dialog").getByLabel("Planted on").focus();
@@ -396,7 +397,7 @@ test("by keys alone: a plant is added, moved, a visit recorded, a stem cut, and 
   await press(/^(Propose|Suggest)/);
   await expect(app.button(/^Undo: Old lilac at the corner: proposal/)).toBeVisible();
   // A slider has the focus: the undo still hears.
-  await page.getByRole("slider", { name: "Day of the year" }).focus();
+  await page.getByRole("slider", { name: "Walk round it" }).focus();
   await page.keyboard.press("Control+z");
   await expect(app.button(/^Do again: Old lilac at the corner: proposal/)).toBeVisible();
 
