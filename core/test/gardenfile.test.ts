@@ -145,6 +145,30 @@ test("a file of version 6 knew a place by zone and dates; no dates meant that no
   expect(of(old("02-10", "12-05"))).toMatchObject({ noFrost: false, lastFrost: "02-10", near: null, site: "usual" });
 });
 
+test("a file of version 9 drew stems with bare branches and wished for a height only: both are filled up", () => {
+  const now = JSON.parse(writeGardenFile(garden)) as { garden: { stands: Row[]; plants: Row[] } };
+  type Row = Record<string, unknown>;
+  const without = (row: Row, ...keys: string[]): Row =>
+    Object.fromEntries(Object.entries(row).filter(([k]) => !keys.includes(k)));
+  const stands = now.garden.stands.map((x) => ({
+    ...x,
+    stems: (x["stems"] as Row[]).map((t) => ({
+      ...without(t, "leafFrom", "deadFrom"),
+      branches: (t["branches"] as Row[]).map((b) => without(b, "riseDeg", "dead", "leafFrom", "shoots")),
+    })),
+  }));
+  const plants = now.garden.plants.map((p) => ({ ...p, goal: without(p["goal"] as Row, "widthM", "lines") }));
+  const r = read(JSON.stringify({ ...now, version: 9, garden: { ...now.garden, stands, plants } }));
+  if (!r.ok) throw new Error(r.issues.map(issueText).join());
+  const bare = { riseDeg: 45, dead: false, leafFrom: null, shoots: [] };
+  const expected = garden.stands.map((x) => ({
+    ...x,
+    stems: x.stems.map((t) => ({ ...t, branches: t.branches.map((b) => ({ ...b, ...bare })) })),
+  }));
+  expect(r.value.stands).toEqual(expected);
+  expect(r.value.plants).toEqual(garden.plants);
+});
+
 describe("a bad file is refused with where and why", () => {
   const G = "garden";
   const one = (path: readonly Step[], value: unknown): string => JSON.stringify(changed([[G, ...path], value]));

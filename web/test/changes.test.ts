@@ -227,6 +227,38 @@ test("pictures inside photos become files of their own, in rows and log; views f
   await now.delete();
 });
 
+test("stems and wishes of version 9 are filled up, in rows and log", async () => {
+  const name = `old-${n++}`;
+  const [stand] = demo.garden.stands;
+  const plant = demo.garden.plants.find((p) => p.id === stand!.plantId)!;
+  const bare = {
+    ...stand!,
+    stems: stand!.stems.map(({ leafFrom: _, deadFrom: _d, ...s }) => ({
+      ...s,
+      branches: s.branches.map(({ at, diameterMm, lengthM, turnDeg }) => ({ at, diameterMm, lengthM, turnDeg })),
+    })),
+  };
+  const wished = { ...plant, goal: { kind: plant.goal.kind, heightM: plant.goal.heightM } };
+  const before = new Dexie(name, { indexedDB, IDBKeyRange });
+  for (const v of VERSIONS.slice(0, 9)) before.version(v.version).stores(v.stores);
+  const { place, rules } = demo.garden;
+  await before.table("head").put({ id: "g", name: "G", place, rules, demo: false });
+  await before.table("beds").bulkPut(demo.garden.beds);
+  await before.table("plants").put(wished);
+  await before.table("stands").put(bare);
+  const op = { table: "plants", id: plant.id, before: { ...wished, label: "Then" }, after: wished };
+  await before.table("changes").add({ label: "named", at: 1, ops: [op], undone: 0 });
+  before.close();
+  const now = open(name);
+  const { garden } = await kept(now);
+  const [first] = garden.stands[0]!.stems;
+  expect([first!.deadFrom, first!.branches[0]!.shoots, garden.plants[0]!.goal.lines]).toEqual([null, [], []]);
+  await loadStored(now, tab);
+  expect(await undoLast(now, tab)).toBe("named");
+  expect((await kept(now)).garden.plants[0]).toEqual({ ...plant, label: "Then" });
+  await now.delete();
+});
+
 test("only the rows that differ are written, and a change without difference is none", async () => {
   await plantFirst(db, tab, demo);
   await put("same", demo.garden);
