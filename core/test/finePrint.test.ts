@@ -34,6 +34,9 @@ import {
   type StemCut,
   type Observation,
   type Plant,
+  reasonText,
+  stemsAfter,
+  voiceOf,
 } from "@wren/core";
 import { gardenOf, modelOf, PLACE, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
@@ -216,6 +219,30 @@ describe("a try in a file", () => {
     const r = readGardenFile(writeGardenFile({ ...demoGarden(today), stands: [stand] }), CATALOGUE, today);
     expect([r.ok, r.ok ? "" : r.issues[0]!.code]).toEqual([fits, fits ? "" : "stem-unknown"]);
   });
+});
+
+test("where feet and inches are chosen no sentence of an answer is left in metric", () => {
+  const say = voiceOf("imperial");
+  for (const t of someKinds(2, 11)) {
+    const m = modelOf([plantOf(t.id, { goal: wish("keep-size", 1.2), powerLineM: 2 })]);
+    for (const task of ["dead-only", "shape", "hard-cutback", "thin"] as const)
+      for (const on of ["2026-01-20", "2026-04-10", "2026-07-20", "2026-10-05"]) {
+        const said = adviseOn(m, t.id, date(on), task).reasons.map((r) => reasonText(r, say));
+        for (const text of said) if (/\d\s?(mm|cm|m|°C)(?![\w²³])/.test(text)) throw new Error(`${t.id}: ${text}`);
+      }
+  }
+});
+
+test("what was lifted stays bare when it is drawn again, and counts for nothing", () => {
+  const build = buildOf(CATALOGUE.byId("forsythia-intermedia")!);
+  const stems: Stem[] = Array.from({ length: 6 }, (_, i) => ({
+    ...plainStem(`s${i}`, 20, 2),
+    leanDeg: 25,
+    turnDeg: i * 60,
+  }));
+  const left = stemsAfter(stems, [{ cut: "lift", clearM: 0.6 }], build);
+  expect(left[0]!.leafFrom).toBeGreaterThan(0.2);
+  expect(amountsOf(left, [{ cut: "lift", clearM: 0.55 }], build).share).toBeLessThan(0.03);
 });
 
 describe("what moves the year", () => {

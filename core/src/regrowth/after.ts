@@ -24,15 +24,17 @@ function branchLeft(b: SideBranch, at: Share, part: Share, shoots: readonly Shar
   };
 }
 
+const bareTo = (part: Share, kept: Share): Share | null => (part === 0 ? null : round(Math.min(1, part / kept), 4));
+
 /** Stems as they stand once the cuts were made. */
 export function stemsAfter(stems: readonly Stem[], cuts: readonly StemCut[], build: Build): Stem[] {
   const effects = effectsOn(stems, cuts, build).filter((e) => e.kept > 0);
   const left = new Set(effects.map((e) => e.stem.id));
-  return effects.map(({ stem, kept, branchParts, shootParts }) => ({
+  return effects.map(({ stem, kept, branchParts, shootParts, clearedTo }) => ({
     ...stem,
     lengthM: Math.max(2 * LEAST_M, round(stem.lengthM * kept, 3)),
     crosses: stem.crosses !== null && left.has(stem.crosses) ? stem.crosses : null,
-    leafFrom: stem.leafFrom === null ? null : round(Math.min(1, stem.leafFrom / kept), 4),
+    leafFrom: bareTo(Math.max(stem.leafFrom ?? 0, clearedTo), kept),
     deadFrom: stem.deadFrom === null || stem.deadFrom >= kept ? null : round(stem.deadFrom / kept, 4),
     branches: stem.branches.flatMap((b, i) =>
       branchParts[i] === 0 || b.at > kept + 1e-6 ? [] : [branchLeft(b, b.at / kept, branchParts[i]!, shootParts[i]!)],

@@ -13,6 +13,8 @@ export interface StemEffect extends Left {
   readonly kept: Share;
   /** Side branches that go, by their number; those above the kept part are among them. */
   readonly branchesGone: ReadonlySet<number>;
+  /** Its axis is bare up to this part of its length: a lifted skirt. */
+  readonly clearedTo: Share;
   /** Thinned to this side branch, which takes over. */
   readonly leader: number | null;
   /** Share of its leaf that goes. */
@@ -223,6 +225,7 @@ export function effectAt(
     stem: s,
     ...stays,
     branchesGone,
+    clearedTo: left.from,
     leader: left.kept === 0 ? null : left.leader,
     leafGone: had === 0 ? (left.kept === 0 ? 1 : 0) : snapped(1 - Math.max(0, there - young)),
     endsGone: left.kept === 0 ? 1 : gone / ends,

@@ -82,4 +82,4 @@ export const WATCHED_LABELS: Readonly<Record<Watched, string>> = {
 };
 
 /** The sentence of a step. */
-export const followUpText = (f: FollowUp, say: Voice): string => CHAIN_TEXTS[f.chain].say(f, say);
+export const followUpText = (f: FollowUp, say: Voice): string => say.prose(CHAIN_TEXTS[f.chain].say(f, say));

@@ -264,7 +264,7 @@ const TEXTS: Texts = {
 /** The sentence for a reason. */
 export function reasonText<C extends ReasonCode>(r: Reason<C>, say: Voice): string {
   const text = TEXTS[r.code] as (v: ReasonValues[C], say: Voice) => string;
-  return text(r.values, say);
+  return say.prose(text(r.values, say));
 }
 
 /** All codes that an answer may say. */
