@@ -371,6 +371,7 @@ export {
   looksOn,
   meaningsOf,
   pairEvenedAt,
+  pairOf,
   rowOf,
 } from "./plans/index.ts";
 export {

@@ -157,7 +157,10 @@ test("a file of version 9 drew stems with bare branches and wished for a height 
       branches: (t["branches"] as Row[]).map((b) => without(b, "riseDeg", "dead", "leafFrom", "shoots")),
     })),
   }));
-  const plants = now.garden.plants.map((p) => ({ ...p, goal: without(p["goal"] as Row, "widthM", "lines") }));
+  const plants = now.garden.plants.map((p) => ({
+    ...without(p, "pairedWith"),
+    goal: without(p["goal"] as Row, "widthM", "lines"),
+  }));
   const r = read(JSON.stringify({ ...now, version: 9, garden: { ...now.garden, stands, plants } }));
   if (!r.ok) throw new Error(r.issues.map(issueText).join());
   const bare = { riseDeg: 45, dead: false, leafFrom: null, shoots: [] };

@@ -23,6 +23,8 @@ import {
   type GoalKind,
   type Task,
   wish,
+  pairOf,
+  type Plant,
 } from "@wren/core";
 import { everyKindAt, modelOf, PLACE, plantOf, someKinds, visitOf } from "./support.ts";
 
@@ -210,15 +212,19 @@ test("growing seasons finished since planting, by when growth stops", () => {
   ).toBeNull();
 });
 
-test("a row is decided plant by plant; a pair that differs is evened at the lower one", () => {
-  const box = (id: string, alongM: number, heightM: number) =>
-    plantOf("buxus-sempervirens", { id, alongM, heightM, heightOn: date("2026-11-01") });
-  const pair = modelOf([box("b", 3, 1.4), box("a", 1, 1.1), plantOf("taxus-media")]);
-  const row = rowOf(pair, pair.plant("b"), date("2026-11-02"));
+test("a row is decided plant by plant; a pair is one because somebody says so, and is evened at the lower", () => {
+  const box = (id: string, alongM: number, heightM: number, pairedWith: string | null = null) =>
+    plantOf("buxus-sempervirens", { id, alongM, heightM, heightOn: date("2026-11-01"), pairedWith });
+  const rowIn = (plants: Plant[], id: string) => {
+    const m = modelOf(plants);
+    return rowOf(m, m.plant(id), date("2026-11-02"));
+  };
+  const row = rowIn([box("b", 3, 1.4, "a"), box("a", 1, 1.1), plantOf("taxus-media")], "b");
   expect(row.map((r) => r.plant.id)).toEqual(["a", "b"]);
-  expect(pairEvenedAt(row)).toBeCloseTo(1.1, 6);
-  const three = modelOf([box("a", 1, 1.1), box("b", 3, 1.4), box("c", 5, 1)]);
-  expect(pairEvenedAt(rowOf(three, three.plant("a"), date("2026-11-02")))).toBeNull();
-  const even = modelOf([box("a", 1, 1.1), box("b", 3, 1.15)]);
-  expect(pairEvenedAt(rowOf(even, even.plant("a"), date("2026-11-02")))).toBeNull();
+  expect([pairEvenedAt(row, "a"), pairEvenedAt(row, "b")]).toEqual([1.1, 1.1].map((h) => expect.closeTo(h, 6)));
+  const alone = rowIn([box("a", 1, 1.1), box("b", 3, 1.4)], "a");
+  expect([pairOf(alone, "a"), pairEvenedAt(alone, "a")]).toEqual([null, null]);
+  const three = rowIn([box("a", 1, 1.1, "c"), box("b", 3, 1.4), box("c", 5, 1)], "a");
+  expect([pairEvenedAt(three, "a"), pairEvenedAt(three, "b")]).toEqual([expect.closeTo(1, 6), null]);
+  expect(pairEvenedAt(rowIn([box("a", 1, 1.1, "b"), box("b", 3, 1.15)], "a"), "a")).toBeNull();
 });

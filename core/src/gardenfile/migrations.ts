@@ -125,10 +125,11 @@ export function branched(stand: Record<string, unknown>): Record<string, unknown
   }));
   return stems ? { ...stand, stems } : stand;
 }
-/** Nor did it know a wanted width, or lines to stay behind. */
+/** Nor did it know a wanted width, lines to stay behind, or a pair. */
 export function aimed(plant: Record<string, unknown>): Record<string, unknown> {
   const { goal } = plant;
-  return isRecord(goal) ? { ...plant, goal: { widthM: null, lines: [], ...goal } } : plant;
+  const single = { pairedWith: null, ...plant };
+  return isRecord(goal) ? { ...single, goal: { widthM: null, lines: [], ...goal } } : single;
 }
 const built: Step = (file) => {
   const { garden } = file;

@@ -41,6 +41,7 @@ export const UNSURVEYED_PLANT = {
   ownSize: { heightM: null, growthM: null },
   dangers: [],
   plantsInOne: 1,
+  pairedWith: null,
   touches: [],
   support: null,
   lastCutM: null,

@@ -21,9 +21,20 @@ export function rowOf(model: GardenModel, plant: Plant, on: PlainDate): readonly
 /** Differences smaller than this are not seen in a pair, metres (common practice: a hand's width). */
 const SEEN_M: Metres = 0.1;
 
-/** Height at which a pair is even: the lower one's, as nothing can be put on; null unless they are two and differ. */
-export function pairEvenedAt(row: readonly InRow[]): Metres | null {
-  const [a, b] = row;
-  if (row.length !== 2 || !a || !b || Math.abs(a.heightM - b.heightM) < SEEN_M) return null;
-  return Math.min(a.heightM, b.heightM);
+/** The other one of a plant's pair: the gardener says that they are one; two of a kind side by side need not be. */
+export const pairOf = (row: readonly InRow[], plantId: string): InRow | null => {
+  const own = row.find((r) => r.plant.id === plantId);
+  return (
+    row.find(
+      (r) => r.plant.id !== plantId && (own?.plant.pairedWith === r.plant.id || r.plant.pairedWith === plantId),
+    ) ?? null
+  );
+};
+
+/** Height at which a pair is even: the lower one's, as nothing can be put on; null where there is none, or none is to be seen. */
+export function pairEvenedAt(row: readonly InRow[], plantId: string): Metres | null {
+  const own = row.find((r) => r.plant.id === plantId);
+  const other = pairOf(row, plantId);
+  if (!own || !other || Math.abs(own.heightM - other.heightM) < SEEN_M) return null;
+  return Math.min(own.heightM, other.heightM);
 }

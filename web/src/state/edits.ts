@@ -67,7 +67,9 @@ export const withoutViewpoint = (g: Garden, id: string): Garden => ({
 /** A garden without a plant and its records. */
 export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   ...g,
-  plants: g.plants.filter((p) => p.id !== plantId),
+  plants: g.plants
+    .filter((p) => p.id !== plantId)
+    .map((p) => (p.pairedWith === plantId ? { ...p, pairedWith: null } : p)),
   visits: g.visits.filter((v) => v.plantId !== plantId),
   observations: g.observations.filter((o) => o.plantId !== plantId),
   photos: g.photos.filter((o) => o.plantId !== plantId),
@@ -83,7 +85,7 @@ export function copyOf(plant: Plant, g: Garden, id: string): Plant {
   while (taken.has(`${plant.label.slice(0, 74)} ${n}`)) n++;
   const length = g.beds.find((b) => b.id === plant.bedId)?.lengthM ?? plant.alongM;
   const alongM = nextPlace(g.plants, plant.bedId, length, plant.widthM);
-  return { ...plant, id, label: `${plant.label.slice(0, 74)} ${n}`, alongM, health: null };
+  return { ...plant, pairedWith: null, id, label: `${plant.label.slice(0, 74)} ${n}`, alongM, health: null };
 }
 
 /** A visit settles the plans for the same task at that plant that are nearest to it in the year. */
