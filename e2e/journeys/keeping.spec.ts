@@ -375,7 +375,7 @@ test("by keys alone: a plant is added, moved, a visit recorded, a stem cut, and 
   await press("Add a plant");
   await page.keyboard.type("yew");
   await expect(page.getByRole("listbox")).toBeVisible();
-  await expect(page.getByRole("option").first()).toBeVisible();
+  await expect(page.getByRole("listbox").getByRole("option").first()).toBeVisible();
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("Enter");
   await page.getByRole("dialog").getByLabel("Planted on").focus();
