@@ -326,7 +326,7 @@ const BY_PASS: Partial<Record<Pass, (w: Workplace) => readonly WantedCut[]>> = {
   inside,
   "side-shoots": sideShoots,
   "off-path": offPath,
-  "young-canes": ({ stems, build }) => (build.architecture === "wall" ? sideShoots({ stems } as Workplace) : []),
+  "young-canes": (w) => (w.build.architecture === "wall" ? sideShoots(w) : []),
 };
 
 /** The cuts that a pass would make, in the order in which they are made; none for passes over the whole plant. */

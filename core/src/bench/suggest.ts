@@ -56,8 +56,7 @@ export interface PassSuggestion {
 }
 
 /** Why a wish gets no cut. */
-export type Unanswered =
-  "no-line" | "behind-line" | "at-height" | "leader-stays" | "nothing-inside" | "nothing-weak" | "no-cut";
+export type Unanswered = "no-line" | "behind-line" | "at-height" | "leader-stays" | "nothing-inside" | "nothing-weak";
 
 /** A proposed set of cuts, pass by pass. */
 export interface Suggestion {
@@ -242,10 +241,9 @@ function wholePlant(
   const a = SUGGEST_ASSUMPTIONS;
   const taxon = set.model.taxonOf(set.q.plant);
   const { task } = set.q;
-  const scaled = (make: (t: number) => StemCut | null): StemCut[] => {
+  const scaled = (make: (t: number) => StemCut): StemCut[] => {
     for (let tenths = 10; tenths > 0; tenths--) {
       const cut = make(tenths / 10);
-      if (cut === null) return [];
       if (tried(set, [...before, cut]) <= set.budget + EPSILON) return [cut];
     }
     return [];

@@ -31,7 +31,6 @@ const UNANSWERED_TEXTS: Readonly<Record<Unanswered, string>> = {
   "at-height": "It stands no higher than the cut would be: this year’s growth brings it to the wanted height.",
   "leader-stays": "Its height is the leader’s: shortened, it loses its form. Kept lower it is another plant.",
   "nothing-weak": "No stem is marked weak: mark those that flop or carry little, and they go first.",
-  "no-cut": "It asks for no cut of this sort: what stands there is as it should be.",
   "nothing-inside": "Too few branches inside to take any for light.",
 };
 
