@@ -8,11 +8,13 @@ import { PlaceFields } from "../forms/PlaceFields.tsx";
 import { placeInput, placeSchema, type PlaceInput } from "../forms/placeForm.ts";
 import { useGarden } from "../state/garden.tsx";
 import { newId } from "../state/ids.ts";
+import { useNarrow } from "../ui/useNarrow.ts";
 
 export default function OwnPlaceDialog({ onClose }: { readonly onClose: () => void }) {
   const { change, garden } = useGarden();
   const { units } = garden.rules;
   const navigate = useNavigate();
+  const narrow = useNarrow();
   const form = useForm<PlaceInput, unknown, Place>({
     resolver: zodResolver(placeSchema(units)),
     defaultValues: placeInput(null, units),
@@ -30,7 +32,7 @@ export default function OwnPlaceDialog({ onClose }: { readonly onClose: () => vo
     await navigate("/garden");
   };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="own-title">
+    <Dialog open onClose={onClose} fullWidth fullScreen={narrow} maxWidth="sm" aria-labelledby="own-title">
       <Box
         component="form"
         sx={{ display: "flex", flexDirection: "column", minHeight: 0 }}

@@ -94,17 +94,17 @@ export function PlaceFields({ form, units, first = false, monthly = null }: Prop
   return (
     <Box>
       <TownField key={left} start={getValues("near")?.town ?? ""} onSpot={take} />
-      {read ? (
-        <AtOnce place={read} units={units} />
-      ) : (
-        first && <Typography sx={{ mb: 1 }}>A latitude will do instead; a zone or frost dates narrow it.</Typography>
-      )}
-      {read?.near === null && read.zone !== null && read.warmestC === null && monthly === null && (
+      {read?.near === null && read.zone !== null && monthly === null && (
         <TownsAlike
           place={read}
           units={units}
           onWarmest={(c) => setValue("warmestC", temperatureInField(c, units), { shouldDirty: true })}
         />
+      )}
+      {read ? (
+        <AtOnce place={read} units={units} />
+      ) : (
+        first && <Typography sx={{ mb: 1 }}>A latitude will do instead; a zone or frost dates narrow it.</Typography>
       )}
       <Box
         component="details"

@@ -5,6 +5,9 @@ import { useEffect, useState } from "react";
 import { Chips } from "../ui/Chips.tsx";
 import { temperatureText } from "./temperature.ts";
 
+/** Afternoons nearer than this are the ones pressed, °C. */
+const SAME_C = 0.3;
+
 interface Props {
   readonly place: Place;
   readonly units: Rules["units"];
@@ -25,7 +28,11 @@ export function TownsAlike({ place, units, onWarmest }: Props) {
     };
   }, []);
   const alike = place.zone === null ? [] : townsAlike(towns, place.latitudeDeg, place.zone);
-  if (alike.length === 0) return null;
+  const { warmestC: said } = place;
+  // The field may round it.
+  const chosen = said === null ? undefined : alike.find((a) => Math.abs(a.warmestC - said) < SAME_C);
+  // Somebody who typed the afternoons has answered already.
+  if (alike.length === 0 || (said !== null && !chosen)) return null;
   return (
     <>
       <Chips
@@ -34,7 +41,7 @@ export function TownsAlike({ place, units, onWarmest }: Props) {
           value: townLabel(town),
           label: `${townLabel(town)}: ${temperatureText(warmestC, units)}`,
         }))}
-        chosen={() => false}
+        chosen={(name) => chosen !== undefined && name === townLabel(chosen.town)}
         onPress={(name) => onWarmest(alike.find((a) => townLabel(a.town) === name)!.warmestC)}
       />
       <Typography variant="body2" sx={{ color: "text.secondary", mb: 1.5, mt: -1 }}>
