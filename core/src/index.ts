@@ -46,6 +46,7 @@ export {
 export {
   BOUNDS,
   type Bed,
+  type Begun,
   type Bounds,
   CONDITIONS,
   type Condition,
@@ -367,12 +368,14 @@ export {
   type Moved,
   allFollowUps,
   followUpsOf,
+  youngOf,
   isMoved,
   looksOn,
   meaningsOf,
   pairEvenedAt,
   pairOf,
   rowOf,
+  visitAlike,
 } from "./plans/index.ts";
 export {
   type CutLine,
@@ -397,6 +400,7 @@ export {
 } from "./bench/index.ts";
 export {
   type Done,
+  heightLeft,
   type Future,
   HORIZONS,
   type Horizon,
@@ -465,6 +469,7 @@ export { type Reminder, remindersOf } from "./reminders/index.ts";
 export {
   type Apart,
   FORM_FILL,
+  BEGUN_FILL,
   type FileIssue,
   type GardenChange,
   type GardenFile,

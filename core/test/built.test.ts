@@ -409,7 +409,7 @@ describe("passes by architecture and wish", () => {
     expect(build.architecture).not.toBe("stems");
   });
   test("the weaker of two leaders goes, a strong one is halved first; its own leader is refused", () => {
-    const { plant, stems, m } = drawn("thuja-occidentalis", "one trunk, two leaders, 8 tiers");
+    const { plant, stems, m, build } = drawn("thuja-occidentalis", "one trunk, two leaders, 8 tiers");
     const s = suggest(m, { plant, stems, task: "shape" }, on);
     const rival = stems[0]!.branches.findIndex((b) => b.riseDeg > 70);
     expect(s.cuts.filter((c) => "branch" in c && c.branch === rival)).toHaveLength(1);
@@ -419,6 +419,22 @@ describe("passes by architecture and wish", () => {
     }));
     const halved = suggest(m, { plant, stems: strong, task: "shape" }, on).passes.find((p) => p.pass === "leaders");
     expect(halved?.cuts[0]?.cut ?? halved?.refused[0]?.code).toMatch(/branch-back|pro-/);
+    // What was halved is to be finished another year; a tier that is shortened is not.
+    const begunBy = (branch: number) => {
+      const { lengthM } = strong[0]!.branches[branch]!;
+      const cuts: StemCut[] = [{ cut: "branch-back", stemId: strong[0]!.id, branch, keptM: lengthM / 2 }];
+      const stand = { id: "s", plantId: plant.id, on, stems: strong, tries: [], chosen: null, note: "" };
+      return carriedOut(stand, { id: "t1", task: "shape", cuts }, build, {
+        visitId: "v",
+        standId: "s2",
+        on,
+        regime: "upkeep",
+        amounts: amountsOf(strong, cuts, build),
+        heightM: plant.heightM,
+        heightId: "h",
+      }).visit.begun;
+    };
+    expect([begunBy(rival), begunBy(rival === 0 ? 1 : 0)]).toEqual([["leader-halved"], []]);
   });
   test("off the path: nothing alive is left over the line, the outermost first, and each cut is back to what stands behind it", () => {
     for (const id of ["forsythia-intermedia", "weigela-florida", "hydrangea-paniculata"]) {

@@ -172,6 +172,14 @@ test("a file of version 9 drew stems with bare branches and wished for a height 
   expect(r.value.plants).toEqual(garden.plants);
 });
 
+test("a file of version 10 is read as one in which nothing was begun at a visit and no plant had a parent", () => {
+  const now = JSON.parse(writeGardenFile(garden)) as { garden: Record<"visits" | "plants", object[]> };
+  for (const v of now.garden.visits) Reflect.deleteProperty(v, "begun");
+  for (const p of now.garden.plants) Reflect.deleteProperty(p, "parentId");
+  const r = read(JSON.stringify({ ...now, version: 10 }));
+  expect(r.ok && r.value).toEqual(garden);
+});
+
 describe("a bad file is refused with where and why", () => {
   const G = "garden";
   const one = (path: readonly Step[], value: unknown): string => JSON.stringify(changed([[G, ...path], value]));

@@ -324,6 +324,7 @@ describe("what is begun for years moves with what is recorded", () => {
     minutes: null,
     note: "",
     trialUntil: null,
+    begun: [],
   });
   const planned = (programme: Programme, day: string, more: Partial<Garden> = {}) => {
     const garden = { ...base, visits: [], observations: [], programmes: [programme], ...more };

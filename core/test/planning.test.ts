@@ -14,13 +14,16 @@ import {
   planCut,
   priceOfCut,
   rowOf,
+  visitAlike,
   regimeOf,
   seasonsFinished,
   taskForGoal,
   toolFor,
   toolsFor,
   VERDICT_TABLE,
+  type Cut,
   type GoalKind,
+  type Visit,
   type Task,
   wish,
   pairOf,
@@ -227,4 +230,33 @@ test("a row is decided plant by plant; a pair is one because somebody says so, a
   const three = rowIn([box("a", 1, 1.1, "c"), box("b", 3, 1.4), box("c", 5, 1)], "a");
   expect([pairEvenedAt(three, "a"), pairEvenedAt(three, "b")]).toEqual([expect.closeTo(1, 6), null]);
   expect(pairEvenedAt(rowIn([box("a", 1, 1.1, "b"), box("b", 3, 1.15)], "a"), "a")).toBeNull();
+});
+
+test.each<[string, Cut[], number, Cut[]]>([
+  [
+    "a height from its own",
+    [{ by: "height", beforeM: 1.4, afterM: 1 }],
+    0.2,
+    [{ by: "height", beforeM: 1.2, afterM: 1 }],
+  ],
+  [
+    "no higher than it is",
+    [{ by: "height", beforeM: 2, afterM: 1.5 }],
+    0.2,
+    [{ by: "height", beforeM: 1.2, afterM: 1.2 }],
+  ],
+  ["stems as a share", [{ by: "stems", removedCount: 1, liveCount: 5 }], 0.2, [{ by: "share", share: 0.2 }]],
+  ["dead wood takes nothing of the next", [], 0, []],
+])("the same visit at another of the row: %s", (_, cuts, share, expected) => {
+  const other = { plant: plantOf("buxus-sempervirens"), heightM: 1.2 };
+  const begun: Visit["begun"] = ["stranger-cut"];
+  const visit = { ...visitOf("a", "2026-06-20", 0.2), cuts, hazardShare: 0.1, deadStemsCount: 3, begun };
+  const clean = { hazardShare: 0, deadStemsCount: 0, begun: [], trialUntil: null };
+  expect(visitAlike(visit, share, other, "v2")).toEqual({
+    ...visit,
+    ...clean,
+    id: "v2",
+    plantId: other.plant.id,
+    cuts: expected,
+  });
 });

@@ -115,6 +115,7 @@ export const visitOf = (plantId: string, on: string, share: number, more: Partia
   minutes: null,
   note: "",
   trialUntil: null,
+  begun: [],
   ...more,
 });
 

@@ -28,6 +28,8 @@ import {
   yearsShown,
   withYears,
   workYears,
+  youngOf,
+  type Begun,
   type ChainId,
   type Garden,
   type Task,
@@ -270,16 +272,21 @@ describe("what follows (chains; common practice)", () => {
   };
   const one = (chain: ChainId, ...args: Parameters<typeof steps>) => steps(...args).find((f) => f.chain === chain);
 
-  test.each<[ChainId, string, Task, string, string, Task | null]>([
-    ["real-prune", "rosa-repeat", "reduce-for-wind", "2025-11-15", "2026-03-25", "hard-cutback"],
-    ["thin-suckers", "cornus-sericea", "hard-cutback", "2026-03-20", "2026-05-30", "thin-suckers"],
-    ["deadhead-flush", "rosa-repeat", "hard-cutback", "2026-03-20", "2026-07-10", "deadhead"],
-    ["candle-check", "pinus-mugo", "candle", "2026-05-20", "2026-07-05", null],
-    ["lift-again", LILAC, "lift", "2026-03-20", "2027-04-01", "lift"],
-    ["next-third", LILAC, "renovate", "2026-03-20", "2027-04-10", "renovate"],
-    ["rotation", LILAC, "thin", "2026-03-20", "2029-06-01", "thin"],
-  ])("%s: %s, %s on %s; on %s it is time", (chain, taxon, task, cutOn, on, next) => {
-    const visit = { task, on: date(cutOn) };
+  test.each<[ChainId, string, Task, string, string, Task | null, Begun[]]>([
+    ["real-prune", "rosa-repeat", "reduce-for-wind", "2025-11-15", "2026-03-25", "hard-cutback", []],
+    ["thin-suckers", "cornus-sericea", "hard-cutback", "2026-03-20", "2026-05-30", "thin-suckers", []],
+    ["deadhead-flush", "rosa-repeat", "hard-cutback", "2026-03-20", "2026-07-10", "deadhead", []],
+    ["candle-check", "pinus-mugo", "candle", "2026-05-20", "2026-07-05", null, []],
+    ["lift-again", LILAC, "lift", "2026-03-20", "2027-04-01", "lift", []],
+    ["next-third", LILAC, "renovate", "2026-03-20", "2027-04-10", "renovate", []],
+    ["rotation", LILAC, "thin", "2026-03-20", "2029-06-01", "thin", []],
+    ["leader-out", "thuja-occidentalis", "shape", "2026-03-20", "2027-03-10", "shape", ["leader-halved"]],
+    ["stranger-look", LILAC, "dead-only", "2026-06-20", "2026-08-02", null, ["stranger-cut"]],
+    // Severed in spring or in winter, it has a season for roots before it is lifted at rest.
+    ["layers-lift", LILAC, "dead-only", "2026-04-20", "2026-12-10", null, ["layers-severed"]],
+    ["layers-lift", LILAC, "dead-only", "2026-12-20", "2027-12-10", null, ["layers-severed"]],
+  ])("%s: %s, %s on %s; on %s it is time", (chain, taxon, task, cutOn, on, next, begun) => {
+    const visit = { task, on: date(cutOn), begun };
     const f = one(chain, taxon, visit, on);
     expect(f).toMatchObject({ task: next, state: "due" });
     expect(followUpText(f!, say)).not.toMatch(/undefined|NaN/);
@@ -287,6 +294,15 @@ describe("what follows (chains; common practice)", () => {
     // Before its time it is on its way; long after, it is let go.
     expect(one(chain, taxon, visit, addDays(date(cutOn), 1))?.state).toBe("coming");
     expect(one(chain, taxon, visit, "2033-01-01")).toBeUndefined();
+  });
+
+  test("branches that were lifted are not asked for again, and stand as young of their parent", () => {
+    const begun = { task: "dead-only", on: date("2026-04-20"), begun: ["layers-severed"] } satisfies Partial<Visit>;
+    const p = plantOf(LILAC);
+    const young = { ...plantOf(LILAC, { parentId: p.id, plantedOn: date("2026-11-20") }), id: "young" };
+    const m = modelOf([p, young], { visits: [visitOf(p.id, "2026-04-20", 0, begun)] });
+    expect(youngOf(m, p)).toEqual([young]);
+    expect(followUpsOf(m, p, date("2026-12-10")).map((f) => f.chain)).not.toContain("layers-lift");
   });
 
   test("suckers: seen makes it a job of three weeks, a visit ends it", () => {

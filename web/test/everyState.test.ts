@@ -33,6 +33,7 @@ import {
   withoutViewpoint,
   withPatch,
   withProgramme,
+  withYoung,
   withRow,
   withVisit,
 } from "../src/state/edits.ts";
@@ -99,6 +100,7 @@ const ACTS: Readonly<Record<string, Act>> = {
     return withRow(g, "plants", p, (x) => ({ ...x, bedId: bed.id, alongM: n % Math.ceil(bed.lengthM) }));
   }),
   copy: onPlant((g, p, _, id) => ({ ...g, plants: [...g.plants, copyOf(p, g, id)] })),
+  young: onPlant((g, p, n, id) => withYoung(g, p, seenDay(p, day(n), today), [id])),
   remove: onPlant((g, p) => withoutPlant(g, p.id)),
   visit: onPlant((g, p, n, id) => {
     const start = {

@@ -9,25 +9,40 @@ import type { RowView } from "../src/screens/today/rowView.ts";
 
 const model = openGarden(demoGarden(date("2026-11-25")), CATALOGUE);
 const say = voiceOf("metric");
+const BY = { garden: model.garden, apart: new Set<string>() };
 
 test("on any date of the year Today has something in most groups, and every plant is in one", () => {
   for (let d = 0; d < 365; d += 9) {
     const on = addDays(date("2026-01-03"), d);
-    const groups = groupsOf(adviseAll(model, on));
+    const groups = groupsOf(adviseAll(model, on), BY);
     expect(groups.flatMap((g) => g.rows)).toHaveLength(model.garden.plants.length);
     expect(groups.length).toBeGreaterThanOrEqual(4);
   }
 });
 
 test("what closes first stands first among the ready", () => {
-  const ready = groupsOf(adviseAll(model, date("2026-03-25"))).find((g) => g.id === "ready")!.rows;
+  const ready = groupsOf(adviseAll(model, date("2026-03-25")), BY).find((g) => g.id === "ready")!.rows;
   const left = ready.map((a) => a.window?.daysLeft ?? Infinity);
   expect(left).toEqual(left.toSorted((a, b) => a - b));
   expect(ready.length).toBeGreaterThan(2);
 });
 
+test("plants of a row with one answer are one line, whoever has another stands by itself, laid out each does", () => {
+  const garden = demoGarden(date("2026-11-25"));
+  const edge = garden.plants.find((p) => p.id === "lavender-row")!;
+  const row = ["a", "b", "c"].map((id) => ({ ...edge, id, label: id }));
+  const ill = { ...edge, id: "ill", label: "ill", condition: "stressed" as const, conditionOn: date("2026-06-01") };
+  const m = openGarden({ ...garden, visits: [], plants: [edge, ...row, ill] }, CATALOGUE);
+  const groups = groupsOf(adviseAll(m, date("2026-08-15")), { garden: m.garden, apart: new Set() });
+  expect(groups.flatMap((g) => g.rows.map((a) => a.plantId)).toSorted()).toEqual(["ill", "lavender-row"]);
+  expect(groups.flatMap((g) => [...g.also])).toEqual([["lavender-row", ["a", "b", "c"]]]);
+  expect(groups.reduce((n, g) => n + g.plants, 0)).toBe(5);
+  const apart = groupsOf(adviseAll(m, date("2026-08-15")), { garden: m.garden, apart: new Set(["lavender-row"]) });
+  expect(apart.flatMap((g) => g.rows)).toHaveLength(5);
+});
+
 describe("rows while the day is moved", () => {
-  const groupsOn = (day: string) => groupsOf(adviseAll(model, date(day)));
+  const groupsOn = (day: string) => groupsOf(adviseAll(model, date(day)), BY);
   const ids = (views: readonly (readonly RowView[])[]): readonly string[] => views.flat().map((v) => v.plantId);
   const inSight = new Set<string>();
   const [before, after] = [groupsOn("2026-10-20"), groupsOn("2027-03-10")];

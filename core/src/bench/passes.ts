@@ -193,16 +193,31 @@ function suckers({ stems }: Workplace): readonly WantedCut[] {
   return live.slice(0, Math.max(0, live.length - suckersToKeep(live.length)[1])).map((s) => remove(s));
 }
 
-/** Branches that compete with the leader; the weaker go, a strong one is halved first. */
-function leaders({ stems, build }: Workplace): readonly WantedCut[] {
+/** A branch that rises as steep and high as the leader and is nearly as thick: how thick beside it; else null. */
+function rivalry(stem: Stem, branch: SideBranch, build: Build): number | null {
   const a = PASS_ASSUMPTIONS;
-  return branches(stems).flatMap(({ stem, branch, i }) => {
-    const topM = alongStem(stem, 1, build).z;
-    const tipM = branchRun(stem, branch, build)[1].z;
-    const thick = branch.diameterMm / stem.diameterMm;
-    if (branch.riseDeg < a.rivalRiseDeg || tipM < a.rivalReach * topM || thick < a.rivalThick) return [];
-    return thick > a.halvedFrom ? [branchBack(stem, i, branch.lengthM / 2, thick)] : [branchOff(stem, i, thick)];
+  const topM = alongStem(stem, 1, build).z;
+  const tipM = branchRun(stem, branch, build)[1].z;
+  const thick = branch.diameterMm / stem.diameterMm;
+  return branch.riseDeg < a.rivalRiseDeg || tipM < a.rivalReach * topM || thick < a.rivalThick ? null : thick;
+}
+
+/** Branches that compete with the leader; the weaker go, a strong one is halved first. */
+const leaders = ({ stems, build }: Workplace): readonly WantedCut[] =>
+  branches(stems).flatMap(({ stem, branch, i }) => {
+    const thick = rivalry(stem, branch, build);
+    if (thick === null) return [];
+    return thick > PASS_ASSUMPTIONS.halvedFrom
+      ? [branchBack(stem, i, branch.lengthM / 2, thick)]
+      : [branchOff(stem, i, thick)];
   });
+
+/** Does a cut shorten a rival of the leader, so that the rest of it goes another year? */
+export function isHalved(c: StemCut, stems: readonly Stem[], build: Build): boolean {
+  if (c.cut !== "branch-back") return false;
+  const stem = stems.find((s) => s.id === c.stemId);
+  const branch = stem?.branches[c.branch];
+  return stem !== undefined && branch !== undefined && rivalry(stem, branch, build) !== null;
 }
 
 /** What stands up out of layers: branches, shoots, and whole stems that do not lie. */

@@ -319,7 +319,22 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     (v.years ?? YEARS).flatMap((n): Visit[] => {
       const on = dated(n, v.on);
       if (on === null || !after(v.plant, on)) return [];
-      return [{ id: `v-${v.plant}-${on}`, plantId: v.plant, on, task: v.task, regime: v.regime ?? "upkeep", cuts: v.cut ? [v.cut] : [], hazardShare: v.hazard ?? 0, deadStemsCount: v.dead ?? 0, minutes: v.minutes, note: v.note, trialUntil: null }];
+      return [
+        {
+          id: `v-${v.plant}-${on}`,
+          plantId: v.plant,
+          on,
+          task: v.task,
+          regime: v.regime ?? "upkeep",
+          cuts: v.cut ? [v.cut] : [],
+          hazardShare: v.hazard ?? 0,
+          deadStemsCount: v.dead ?? 0,
+          minutes: v.minutes,
+          note: v.note,
+          trialUntil: null,
+          begun: [],
+        },
+      ];
     }),
   );
   const observations = SEEN.flatMap((o) =>

@@ -5,6 +5,7 @@ export * from "./gardenFile.ts";
 export { fromZod, type FileIssue, type FileIssueCode } from "./issues.ts";
 export {
   aimed,
+  BEGUN_FILL,
   branched,
   FORM_FILL,
   OUTLOOK_FILL,

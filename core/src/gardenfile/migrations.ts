@@ -139,6 +139,9 @@ const built: Step = (file) => {
   return { ...file, garden: { ...garden, plants, ...(stands === undefined ? {} : { stands }) } };
 };
 
+/** What version 10 did not say: what a visit began, and whose rooted branch a plant was. */
+export const BEGUN_FILL = { plants: { parentId: null }, visits: { begun: [] } } as const;
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
 const STEPS: Readonly<Record<number, Step>> = {
   1: surveyed,
@@ -150,8 +153,9 @@ const STEPS: Readonly<Record<number, Step>> = {
   7: seenMore,
   8: formed,
   9: built,
+  10: filledWith(BEGUN_FILL, {}),
 };
-export const NEWEST = 10;
+export const NEWEST = 11;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

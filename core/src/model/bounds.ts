@@ -98,6 +98,7 @@ export const MOST = {
   lines: 6,
   cutsInVisit: 20,
   diameters: 500,
+  begun: 3,
   stems: 400,
   branches: 80,
   shoots: 12,

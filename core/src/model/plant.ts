@@ -196,6 +196,8 @@ export const PlantSchema = z.strictObject({
   touches: rows(z.strictObject({ what: z.enum(TOUCHED), distanceM: within(BOUNDS.distanceM) }), MOST.touches),
   /** The other one of a pair that is kept alike; null: it stands for itself. */
   pairedWith: id.nullable(),
+  /** The plant whose rooted branch it was; null: bought, sown, or not known. */
+  parentId: id.nullable(),
   /** Climbers: what holds it. */
   support: z.enum(SUPPORTS).nullable(),
   /** Height of last year's cut, when its mark is still to be seen. */

@@ -21,6 +21,11 @@ export const CutSchema = z.discriminatedUnion("by", [
 /** One measure of what live growth was taken. */
 export type Cut = Readonly<z.infer<typeof CutSchema>>;
 
+/** What was begun at a visit and is finished at a later one. */
+export const BEGUN = ["leader-halved", "stranger-cut", "layers-severed"] as const;
+/** One of them. */
+export type Begun = (typeof BEGUN)[number];
+
 export const VisitSchema = z.strictObject({
   id,
   plantId: id,
@@ -37,6 +42,8 @@ export const VisitSchema = z.strictObject({
   note: text(LETTERS.note),
   /** A trial: clean regrowth by this day, or the plant goes. null when it is none. */
   trialUntil: PlainDateSchema.nullable(),
+  /** A second leader halved, a strange sucker cut at its origin, rooted branches severed to be lifted later. */
+  begun: rows(z.enum(BEGUN), MOST.begun),
 });
 /** Work done at a plant on a day. */
 export type Visit = Readonly<z.infer<typeof VisitSchema>>;

@@ -42,6 +42,7 @@ export const UNSURVEYED_PLANT = {
   dangers: [],
   plantsInOne: 1,
   pairedWith: null,
+  parentId: null,
   touches: [],
   support: null,
   lastCutM: null,

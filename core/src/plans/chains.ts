@@ -12,7 +12,14 @@ export type Due =
   /** So many days after the visit. */
   | { readonly by: "days"; readonly from: Days; readonly to: Days }
   /** About the next such stage after the visit. */
-  | { readonly by: "stage"; readonly stage: "wakes" | "hardens" | "dormant"; readonly from: Days; readonly to: Days }
+  | {
+      readonly by: "stage";
+      readonly stage: "wakes" | "hardens" | "dormant";
+      readonly from: Days;
+      readonly to: Days;
+      /** A stage sooner after the visit is not the one; left out: one whose days still run is. */
+      readonly after?: Days;
+    }
   /** About the next opening of its main display. */
   | { readonly by: "bloom"; readonly from: Days; readonly to: Days }
   /** When new shoots have a length, and not past midsummer. */
@@ -32,6 +39,9 @@ export const CHAIN_IDS = [
   "next-third",
   "rotation",
   "second-trim",
+  "leader-out",
+  "stranger-look",
+  "layers-lift",
 ] as const;
 /** One of the chains of work. */
 export type ChainId = (typeof CHAIN_IDS)[number];
@@ -166,6 +176,38 @@ export const CHAINS: readonly Chain[] = [
     watched: null,
     due: { by: "days", from: 45, to: 75 },
     doneBy: ["shear"],
+    times: 1,
+  },
+  {
+    // The leader that stays has taken over in a year; then the other goes in one cut that heals.
+    id: "leader-out",
+    after: "any",
+    when: (v) => v.begun.includes("leader-halved"),
+    task: "shape",
+    watched: null,
+    due: { by: "days", from: 330, to: 420 },
+    doneBy: ["shape", "thin", "renovate"],
+    times: 1,
+  },
+  {
+    id: "stranger-look",
+    after: "any",
+    when: (v) => v.begun.includes("stranger-cut"),
+    task: null,
+    watched: null,
+    due: { by: "days", from: 35, to: 56 },
+    doneBy: [],
+    times: 1,
+  },
+  {
+    // Cut from its parent it makes roots of its own for a season; then it is moved at rest.
+    id: "layers-lift",
+    after: "any",
+    when: (v) => v.begun.includes("layers-severed"),
+    task: null,
+    watched: null,
+    due: { by: "stage", stage: "dormant", from: 0, to: 100, after: 90 },
+    doneBy: [],
     times: 1,
   },
 ];

@@ -51,7 +51,7 @@ function spanOf(model: GardenModel, plant: Plant, visit: Visit, due: Due, asOf: 
     case "stage":
       // A stage whose days are still running when the visit falls is the one that is meant.
       return around(
-        nextStage(model, year[due.stage].day, addDays(visit.on, 0 - Math.max(0, due.to))),
+        nextStage(model, year[due.stage].day, addDays(visit.on, due.after ?? 0 - Math.max(0, due.to))),
         due.from,
         due.to,
       );
@@ -75,6 +75,10 @@ function spanOf(model: GardenModel, plant: Plant, visit: Visit, due: Due, asOf: 
 /** Trims are twice a year only by the school that says so. */
 const bySchool = (model: GardenModel, plant: Plant, chain: Chain): boolean =>
   chain.id !== "second-trim" || model.schooling(plant, model.taxonOf(plant)).trims === 2;
+
+/** The plants that were its rooted branches. */
+export const youngOf = (model: GardenModel, plant: Plant): readonly Plant[] =>
+  model.garden.plants.filter((p) => p.parentId === plant.id);
 
 /** @param past the plant's visits up to the day */
 function stepOf(
@@ -104,8 +108,9 @@ function stepOf(
   );
   const seen = model.observationsOf(plant.id).filter((o) => o.on > visit.on && o.on <= on);
   const found = chain.watched === null ? undefined : seen.find((o) => o.kind === chain.watched);
+  const lifted = chain.id === "layers-lift" && youngOf(model, plant).some((p) => (p.plantedOn ?? "") >= visit.on);
   const judged = chain.id === "trial" && seen.some((o) => o.kind === "regrowth-clean" || o.kind === "regrowth-poor");
-  if (done || judged || (chain.id !== "trial" && on > addDays(until, LET_GO_DAYS))) return null;
+  if (done || judged || lifted || (chain.id !== "trial" && on > addDays(until, LET_GO_DAYS))) return null;
   const base = { id: `${chain.id}-${visit.id}`, plantId: plant.id, chain: chain.id, task: chain.task, since: visit.on };
   if (found && chain.task !== null) {
     const last = addDays(found.on, AFTER_SEEN_DAYS);

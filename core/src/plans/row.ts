@@ -1,8 +1,8 @@
 /** Plants of one kind side by side: a row is still decided plant by plant, a pair is evened. */
 import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import type { Plant } from "../model/index.ts";
-import type { Metres } from "../units/index.ts";
+import type { Cut, Plant, Visit } from "../model/index.ts";
+import type { Metres, Share } from "../units/index.ts";
 
 /** A plant of a row with its height. */
 export interface InRow {
@@ -37,4 +37,28 @@ export function pairEvenedAt(row: readonly InRow[], plantId: string): Metres | n
   const other = pairOf(row, plantId);
   if (!own || !other || Math.abs(own.heightM - other.heightM) < SEEN_M) return null;
   return Math.min(own.heightM, other.heightM);
+}
+
+/**
+ * The same work at another plant of the row. A height is cut to from its own; stems that were counted or measured on the
+ * one are a share of the other. What was dead, torn, begun or seen at the one, and its minutes, stay with it.
+ * @param share of live growth that the visit took at its own plant
+ */
+export function visitAlike(visit: Visit, share: Share, other: InRow, id: string): Visit {
+  const cuts = visit.cuts.flatMap((c): Cut[] => {
+    if (c.by !== "height") return [];
+    return [{ by: "height", beforeM: other.heightM, afterM: Math.min(c.afterM, other.heightM) }];
+  });
+  const own = cuts.length > 0 || share <= 0 ? cuts : [{ by: "share" as const, share }];
+  return {
+    ...visit,
+    id,
+    plantId: other.plant.id,
+    cuts: own,
+    hazardShare: 0,
+    deadStemsCount: 0,
+    minutes: null,
+    trialUntil: null,
+    begun: [],
+  };
 }

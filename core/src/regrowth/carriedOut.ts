@@ -1,5 +1,5 @@
 /** Cuts that were carried out: what is booked, how tall the plant was left, the stems that are left. */
-import type { Amounts } from "../bench/index.ts";
+import { isHalved, type Amounts } from "../bench/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Observation, Regime, Stand, Try, Visit } from "../model/index.ts";
 import type { Build } from "../stems/index.ts";
@@ -30,6 +30,20 @@ export interface CarriedOut {
 
 const LEAST_M: Metres = 0.02;
 
+/**
+ * How tall a plant was left by a try, from how tall it stood: null where it was left as tall. What was left of the drawing
+ * is left of the plant, which may be measured a little higher or lower than it.
+ */
+export function heightLeft(
+  { before, after }: Amounts,
+  at: Pick<Observation, "id" | "plantId" | "on"> & { readonly heightM: Metres },
+): Observation | null {
+  const part = before.heightM > 0 ? after.heightM / before.heightM : 1;
+  if (part >= 1 || after.heightM <= 0) return null;
+  const heightM = Math.max(LEAST_M, round(at.heightM * part, 3));
+  return { ...at, kind: "height", heightM, note: "", where: null, lookedFor: null };
+}
+
 /** A try was carried out on a stand. @param t only the cuts that were made */
 export function carriedOut(stand: Stand, t: Try, build: Build, done: Done): CarriedOut {
   const { amounts: a } = done;
@@ -45,22 +59,9 @@ export function carriedOut(stand: Stand, t: Try, build: Build, done: Done): Carr
     minutes: null,
     note: "",
     trialUntil: null,
+    begun: t.cuts.some((c) => isHalved(c, stand.stems, build)) ? ["leader-halved"] : [],
   };
-  // What was left of the drawing is left of the plant, which may be measured a little higher or lower than it.
-  const part = a.before.heightM > 0 ? a.after.heightM / a.before.heightM : 1;
-  const height: Observation | null =
-    part < 1 && a.after.heightM > 0
-      ? {
-          id: done.heightId,
-          plantId: stand.plantId,
-          on: done.on,
-          kind: "height",
-          heightM: Math.max(LEAST_M, round(done.heightM * part, 3)),
-          note: "",
-          where: null,
-          lookedFor: null,
-        }
-      : null;
+  const height = heightLeft(a, { id: done.heightId, plantId: stand.plantId, on: done.on, heightM: done.heightM });
   // Recorded for a day before the stems were counted, what is left still is the newest that is known.
   const on = done.on < stand.on ? stand.on : done.on;
   const stems = stemsAfter(stand.stems, t.cuts, build);

@@ -66,6 +66,21 @@ export const CHAIN_TEXTS: Readonly<Record<ChainId, ChainText>> = {
     say: (f, say) =>
       `Trimmed on ${say.date(f.since)}; the second from ${say.date(f.from)}, six weeks before frost at the latest.`,
   },
+  "leader-out": {
+    title: "The second leader, its rest",
+    say: (f, say) =>
+      `It was halved on ${say.date(f.since)} so that the other takes over. From ${say.date(f.from)} to ${say.date(f.until)} take the rest out at the union, just outside the collar.`,
+  },
+  "stranger-look": {
+    title: "Has the stranger come back?",
+    say: (f, say) =>
+      `A strange sucker was cut at its origin on ${say.date(f.since)}. Look from ${say.date(f.from)}: what has come again is traced and cut there once more. A stump product only as its label and local law say, and never on a stem that shares roots with the shrub.`,
+  },
+  "layers-lift": {
+    title: "Lift the rooted branches",
+    say: (f, say) =>
+      `Severed on ${say.date(f.since)}, they root for themselves. Lift and pot or plant them at rest, from about ${say.date(f.from)} to ${say.date(f.until)}; what has few roots stays another year.`,
+  },
 };
 
 /** What is looked for, on the button that says it was seen. */

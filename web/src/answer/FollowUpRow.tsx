@@ -2,8 +2,9 @@
 import { CHAIN_TEXTS, followUpText, WATCHED_LABELS, type FollowUp, type Observation } from "@wren/core";
 import { today } from "../data/clock.ts";
 import { useDay } from "../state/day.tsx";
-import { seenDay } from "../state/edits.ts";
+import { seenDay, withYoung } from "../state/edits.ts";
 import { useGarden } from "../state/garden.tsx";
+import { newId } from "../state/ids.ts";
 import { useSeen } from "../state/useSeen.ts";
 import { DayLink } from "../ui/DayLink.tsx";
 import { useVoice } from "../state/voice.ts";
@@ -19,6 +20,9 @@ function presses(f: FollowUp): readonly (readonly [label: string, seen: Seen])[]
     : [yes, ["Not yet", { kind: "not-yet", lookedFor: f.watched }]];
 }
 
+/** So many rooted branches may be lifted at once. */
+const LIFTED = [1, 2, 3] as const;
+
 interface Props {
   readonly step: FollowUp;
   /** Names the plant, in lists of more than one. */
@@ -26,7 +30,7 @@ interface Props {
 }
 
 export function FollowUpRow({ step, named = false }: Props) {
-  const { model } = useGarden();
+  const { model, change } = useGarden();
   const write = useSeen();
   const { on } = useDay();
   const say = useVoice();
@@ -52,6 +56,22 @@ export function FollowUpRow({ step, named = false }: Props) {
             {text}
           </button>
         ))}
+        {step.chain === "layers-lift" &&
+          step.state !== "coming" &&
+          LIFTED.map((n) => (
+            <button
+              key={n}
+              type="button"
+              className="press"
+              onClick={() =>
+                void change(`${label}: ${n === 1 ? "a rooted branch" : `${n} rooted branches`} lifted`, (g) =>
+                  withYoung(g, plant, seenAt.on, Array.from({ length: n }, newId)),
+                )
+              }
+            >
+              {n === 1 ? "One lifted: add it" : `${n} lifted: add them`}
+            </button>
+          ))}
         {step.task !== null && step.watched === null && step.state !== "coming" && (
           <DayLink to={`/plant/${step.plantId}/record/${step.task}`} className="press">
             Start

@@ -2,6 +2,7 @@
 import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
   aimed,
+  BEGUN_FILL,
   branched,
   FORM_FILL,
   OUTLOOK_FILL,
@@ -210,6 +211,7 @@ export const VERSIONS: readonly {
   { version: 8, stores: {} },
   { version: 9, stores: {}, upgrade: filling(FORM_FILL) },
   { version: 10, stores: {}, upgrade: built },
+  { version: 11, stores: {}, upgrade: filling(BEGUN_FILL) },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */

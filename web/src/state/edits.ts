@@ -2,6 +2,8 @@
 import {
   daysBetween,
   sameData,
+  UNSURVEYED_PLANT,
+  wish,
   type Garden,
   type ListName,
   type Place,
@@ -43,8 +45,8 @@ export const withPatch = <L extends ListName>(g: Garden, list: L, was: RowOf<L>,
 export const withPlace = (g: Garden, was: Place, next: Place): Garden => ({ ...g, place: patched(g.place, was, next) });
 
 /** What is written down for a plant needs the plant. */
-export function standing(g: Garden, plantId: string): Garden {
-  if (!g.plants.some((p) => p.id === plantId)) throw new Refused("The plant was removed meanwhile.");
+export function standing(g: Garden, ...plantIds: readonly string[]): Garden {
+  if (!plantIds.every((id) => g.plants.some((p) => p.id === id))) throw new Refused("The plant was removed meanwhile.");
   return g;
 }
 
@@ -69,7 +71,8 @@ export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   ...g,
   plants: g.plants
     .filter((p) => p.id !== plantId)
-    .map((p) => (p.pairedWith === plantId ? { ...p, pairedWith: null } : p)),
+    .map((p) => (p.pairedWith === plantId ? { ...p, pairedWith: null } : p))
+    .map((p) => (p.parentId === plantId ? { ...p, parentId: null } : p)),
   visits: g.visits.filter((v) => v.plantId !== plantId),
   observations: g.observations.filter((o) => o.plantId !== plantId),
   photos: g.photos.filter((o) => o.plantId !== plantId),
@@ -78,14 +81,51 @@ export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   stands: g.stands.filter((s) => s.plantId !== plantId),
 });
 
+/** A label nothing in the garden has: as wanted, or with a number. */
+function freeLabel(g: Garden, wanted: string): string {
+  const taken = new Set(g.plants.map((p) => p.label));
+  const base = wanted.slice(0, 74);
+  let label = base;
+  for (let n = 2; taken.has(label); n++) label = `${base} ${n}`;
+  return label;
+}
+/** Where another plant of its width finds room in its bed. */
+const placeBeside = (g: Garden, plant: Plant): number =>
+  nextPlace(g.plants, plant.bedId, g.beds.find((b) => b.id === plant.bedId)?.lengthM ?? plant.alongM, plant.widthM);
+
 /** Another plant of the same kind beside it, with what was surveyed of the first but none of its records. */
 export function copyOf(plant: Plant, g: Garden, id: string): Plant {
-  const taken = new Set(g.plants.map((p) => p.label));
-  let n = 2;
-  while (taken.has(`${plant.label.slice(0, 74)} ${n}`)) n++;
-  const length = g.beds.find((b) => b.id === plant.bedId)?.lengthM ?? plant.alongM;
-  const alongM = nextPlace(g.plants, plant.bedId, length, plant.widthM);
-  return { ...plant, pairedWith: null, id, label: `${plant.label.slice(0, 74)} ${n}`, alongM, health: null };
+  const alongM = placeBeside(g, plant);
+  return { ...plant, pairedWith: null, parentId: null, id, label: freeLabel(g, plant.label), alongM, health: null };
+}
+
+/** What a rooted branch is when it is lifted: a hand high or two, planted that day. */
+const YOUNG = { heightM: 0.3, widthM: 0.2 } as const;
+/** Rooted branches of a plant lifted and planted beside it, each a plant of its own that knows its parent. */
+export function withYoung(g: Garden, parent: Plant, on: PlainDate, ids: readonly string[]): Garden {
+  const plain = { ...UNSURVEYED_PLANT, bedId: parent.bedId, taxonId: parent.taxonId, identity: parent.identity };
+  return ids.reduce(
+    (sofar, id): Garden => {
+      const young: Plant = {
+        ...plain,
+        ...YOUNG,
+        id,
+        label: freeLabel(sofar, `Young ${parent.label}`),
+        alongM: placeBeside(sofar, { ...parent, ...YOUNG }),
+        heightOn: on,
+        plantedOn: on,
+        condition: "healthy",
+        conditionOn: on,
+        goal: wish("routine"),
+        powerLineM: null,
+        thickestStemMm: null,
+        note: "",
+        parentId: parent.id,
+      };
+      return { ...sofar, plants: [...sofar.plants, young] };
+    },
+    standing(g, parent.id),
+  );
 }
 
 /** A visit settles the plans for the same task at that plant that are nearest to it in the year. */

@@ -9,11 +9,13 @@ import {
   plainStem,
   plantsYear,
   regimeOf,
+  rowOf,
   suggest,
   TASK_TABLE,
   taskForGoal,
   tryOut,
   whatFollows,
+  type Done,
   type Horizon,
   type Plant,
   type Stand,
@@ -35,7 +37,6 @@ import { newId } from "../../state/ids.ts";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
-import { CutList } from "./CutList.tsx";
 import { Drawing } from "./Drawing.tsx";
 import { FourSides } from "./FourSides.tsx";
 import { LookFrom } from "./LookFrom.tsx";
@@ -45,6 +46,7 @@ import {
   cutAt,
   grownStand,
   wholeCut,
+  withAlike,
   withCarriedOut,
   withCuts,
   withoutStem,
@@ -53,6 +55,7 @@ import {
 } from "./standEdits.ts";
 import { StemDialog } from "./StemDialog.tsx";
 import { StemList } from "./StemList.tsx";
+import { ToCarry } from "./ToCarry.tsx";
 import { WholeTools } from "./WholeTools.tsx";
 import { Compare, Offers, PhotosOf, ProposalNote } from "./asides.tsx";
 
@@ -172,33 +175,36 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
     setTryId(id);
     setLive(null);
   };
-  const plan = async (): Promise<void> => {
-    const planned = {
+  const plan = async (also: readonly string[]): Promise<void> => {
+    const note = `${lines.length} cuts, ${say.percent(result.share)} of its live growth`;
+    const planned = (plantId: string, about: string) => ({
       id: newId(),
-      plantId: plant.id,
+      plantId,
       on,
       task,
       madeOn: today(),
-      note: `${lines.length} cuts, ${say.percent(result.share)} of its live growth`,
-    };
+      note: about,
+    });
     await change(`${plant.label}: ${TASK_TABLE[task].label.toLowerCase()} planned`, (g) => ({
-      ...withStand(standing(g, plant.id), { ...withCuts(stand, tryId, task, cuts), chosen: tryId }),
-      plans: [...g.plans, planned],
+      ...withStand(standing(g, plant.id, ...also), { ...withCuts(stand, tryId, task, cuts), chosen: tryId }),
+      plans: [...g.plans, planned(plant.id, note), ...also.map((id) => planned(id, `As ${plant.label}: ${note}`))],
     }));
   };
-  const carryOut = async (): Promise<void> => {
+  const carryOut = async (also: readonly string[]): Promise<void> => {
     const day = seenDay(plant, on, today());
     const made = ticked.size === 0 ? [...cuts] : lines.flatMap((l) => (ticked.has(l.no) ? [l.cut] : []));
+    const done: Done = {
+      visitId: newId(),
+      standId: newId(),
+      on: day,
+      regime: regimeOf(taxon, task),
+      amounts: ticked.size === 0 ? result : tryOut(model, { plant, stems: stand.stems, task, cuts: made }, on),
+      heightM: heightOf(model, plant, day).heightM,
+      heightId: newId(),
+    };
+    const others = rowOf(model, plant, day).filter((r) => also.includes(r.plant.id));
     await change(`${plant.label}: cuts carried out`, (g) =>
-      withCarriedOut(g, stand, { id: tryId, task, cuts: made }, build, {
-        visitId: newId(),
-        standId: newId(),
-        on: day,
-        regime: regimeOf(taxon, task),
-        amounts: ticked.size === 0 ? result : tryOut(model, { plant, stems: stand.stems, task, cuts: made }, on),
-        heightM: heightOf(model, plant, day).heightM,
-        heightId: newId(),
-      }),
+      withAlike(withCarriedOut(g, stand, { id: tryId, task, cuts: made }, build, done), done, others),
     );
     setProposal(null);
     setTicked(new Set());
@@ -376,37 +382,18 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
           </Section>
         </div>
         <div>
-          <Section title="The list to carry">
-            {lines.length === 0 ? (
-              <p>Nothing is cut yet. Press Suggest, or press a stem and say what is to happen to it.</p>
-            ) : (
-              <>
-                <CutList lines={lines} nameOf={nameOf} done={ticked} onDone={setTicked} />
-                <div className="no-print presses">
-                  <button
-                    type="button"
-                    className="press press-main"
-                    disabled={!result.accepted}
-                    onClick={() => void plan()}
-                  >
-                    Plan it for {say.date(on)}
-                  </button>
-                  <button type="button" className="press" onClick={() => void carryOut()}>
-                    {ticked.size === 0
-                      ? "It was carried out"
-                      : ticked.size === 1
-                        ? "Book the one that is ticked"
-                        : `Book the ${ticked.size} that are ticked`}
-                  </button>
-                </div>
-                {!result.accepted && (
-                  <p className="quiet small">
-                    It cannot be planned as it is; what was done can be recorded all the same.
-                  </p>
-                )}
-              </>
-            )}
-          </Section>
+          <ToCarry
+            plant={plant}
+            task={task}
+            on={on}
+            lines={lines}
+            result={result}
+            nameOf={nameOf}
+            ticked={ticked}
+            onTicked={setTicked}
+            onPlan={plan}
+            onDone={carryOut}
+          />
         </div>
       </div>
       <div className="no-print">

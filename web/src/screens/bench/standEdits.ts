@@ -1,11 +1,14 @@
 /** What is changed at the bench: stems, tries, and what was carried out. Each is one change of the garden. */
 import {
   carriedOut,
+  heightLeft,
   MOST,
   stemsAsHigh,
+  visitAlike,
   type Build,
   type Done,
   type Garden,
+  type InRow,
   type Metres,
   type PlainDate,
   type Stand,
@@ -15,6 +18,7 @@ import {
   type Try,
 } from "@wren/core";
 import { withVisit } from "../../state/edits.ts";
+import { newId } from "../../state/ids.ts";
 
 /** The stems as they were last recorded. */
 export const standOf = (g: Garden, plantId: string): Stand | null =>
@@ -101,6 +105,18 @@ export const wholeCut = (cuts: readonly StemCut[], kind: StemCut["cut"], cut: St
   ...cuts.filter((c) => c.cut !== kind),
   ...(cut ? [cut] : []),
 ];
+
+/** The same work booked at others of the row, each brought down by the same part of its own height. */
+export function withAlike(g: Garden, done: Done, others: readonly InRow[]): Garden {
+  const visit = g.visits.find((v) => v.id === done.visitId);
+  if (!visit) return g;
+  return others.reduce((sofar, other) => {
+    const booked = withVisit(sofar, visitAlike(visit, done.amounts.share, other, newId()));
+    const at = { id: newId(), plantId: other.plant.id, on: done.on, heightM: other.heightM };
+    const height = heightLeft(done.amounts, at);
+    return height ? { ...booked, observations: [...booked.observations, height] } : booked;
+  }, g);
+}
 
 /** The try was carried out: a visit is recorded, and the stems are those that are left. */
 export function withCarriedOut(g: Garden, stand: Stand, t: Try, build: Build, done: Done): Garden {

@@ -9,6 +9,7 @@ import {
   kindYearFor,
   LIMITS,
   rowOf,
+  youngOf,
   seasonsEndOf,
   TASK_TABLE,
   type Plant,
@@ -123,6 +124,25 @@ function Unsettled({ plant }: { readonly plant: Plant }) {
   );
 }
 
+/** Whose rooted branch it was, and what was lifted of it. */
+function Family({ plant }: { readonly plant: Plant }) {
+  const { model, garden } = useGarden();
+  const parent = garden.plants.find((p) => p.id === plant.parentId);
+  const young = youngOf(model, plant);
+  if (!parent && young.length === 0) return null;
+  const linked = (p: Plant) => (
+    <DayLink key={p.id} to={`/plant/${p.id}`} style={{ color: "inherit", marginRight: 12 }}>
+      {p.label}
+    </DayLink>
+  );
+  return (
+    <Section title="Family">
+      {parent && <Typography>It was a rooted branch of {linked(parent)}</Typography>}
+      {young.length > 0 && <Typography>Lifted of it: {young.map(linked)}</Typography>}
+    </Section>
+  );
+}
+
 function Known({ plant }: { readonly plant: Plant }) {
   const { model, change } = useGarden();
   const { on } = useDay();
@@ -208,6 +228,7 @@ function Known({ plant }: { readonly plant: Plant }) {
             </Section>
           )}
           <Programmes plant={plant} />
+          <Family plant={plant} />
           {row.length > 1 && (
             <Section title={row.length === 2 ? "Its pair" : "Its row"}>
               <Row plant={plant} row={row} />

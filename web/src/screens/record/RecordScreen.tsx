@@ -1,6 +1,6 @@
 /** Record a visit: what was done, measured as it suits, dead wood apart. Recording never refuses for the cap. */
 import { zodResolver } from "@hookform/resolvers/zod";
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button, Checkbox, FormControlLabel, Typography } from "@mui/material";
 import {
   TASKS,
   heightOf,
@@ -10,14 +10,18 @@ import {
   planCut,
   reasonText,
   regimeOf,
+  rowOf,
   TASK_TABLE,
   taskForGoal,
   viewReasons,
+  visitAlike,
   type Plant,
   type Task,
 } from "@wren/core";
-import { useForm, useWatch, type Control } from "react-hook-form";
+import { useState } from "react";
+import { Controller, useForm, useWatch, type Control } from "react-hook-form";
 import { useLocation, useNavigate, useParams } from "react-router";
+import { Alike, pairFirst } from "../../answer/Alike.tsx";
 import { today } from "../../data/clock.ts";
 import { BudgetRing } from "../../drawing/BudgetRing.tsx";
 import { Choice, DateField, Field } from "../../forms/Field.tsx";
@@ -46,6 +50,7 @@ const PAIR = {
   columnGap: 2,
   rowGap: 0.5,
 } as const;
+const isIds = (x: unknown): x is readonly string[] => Array.isArray(x) && x.every((id) => typeof id === "string");
 const isTask = (t: string | undefined): t is Task => (TASKS as readonly string[]).includes(t ?? "");
 
 function MeasureFields({
@@ -95,6 +100,11 @@ function MeasureFields({
       );
   }
 }
+
+const TICKS = [
+  ["stranger", "A strange sucker inside it was traced and cut at its origin"],
+  ["layers", "Rooted branches were severed, to be lifted later"],
+] as const;
 
 function Preview({
   plant,
@@ -152,16 +162,29 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
   const taxon = model.taxonOf(plant);
   const day = on > today() ? today() : on;
   const { heightM } = heightOf(model, plant, day);
-  const state = location.state as { percent?: unknown } | null;
+  const state = location.state as { percent?: unknown; also?: unknown } | null;
+  const [also, setAlso] = useState<ReadonlySet<string>>(() =>
+    isIds(state?.also) ? new Set(state.also) : pairFirst(model, plant, day),
+  );
   const percent = typeof state?.percent === "number" ? state.percent : null;
   const { control, handleSubmit } = useForm<VisitInput, unknown, VisitValues>({
     resolver: zodResolver(visitSchema(garden.rules.units, today(), plant.plantedOn)),
     defaultValues: visitInput({ task, on: day, heightM, percent, units: garden.rules.units }),
   });
-  const [chosen, measure] = useWatch({ control, name: ["task", "measure"] });
+  const v = useWatch({ control }) as VisitInput;
+  const { task: chosen, measure } = v;
+  const doneOn = parseDate(v.on) ?? day;
+  const share = takesLive(chosen) ? (shareSoFar(v, garden.rules.units, measuredOn(model, plant, doneOn)) ?? 0) : 0;
   const save = async (v: VisitValues): Promise<void> => {
     const visit = visitFrom(v, { id: newId(), plantId: plant.id, regime: regimeOf(taxon, v.task) });
-    const kept = await change(`Visit to ${plant.label} recorded`, (g) => withVisit(g, visit));
+    // Each is written down by itself; what one of them does not allow, because it was planted later, is left out.
+    const others = rowOf(model, plant, visit.on).filter(
+      (r) => also.has(r.plant.id) && (r.plant.plantedOn === null || r.plant.plantedOn <= visit.on),
+    );
+    const kept = await change(
+      others.length === 0 ? `Visit to ${plant.label} recorded` : `Visit to ${others.length + 1} plants recorded`,
+      (g) => others.reduce((to, other) => withVisit(to, visitAlike(visit, share, other, newId())), withVisit(g, visit)),
+    );
     if (kept) await navigate(linkNow(`/plant/${plant.id}`), { replace: true });
   };
   return (
@@ -228,7 +251,26 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
                 helperText="Clean regrowth by then, or it goes"
               />
             </Box>
+            {TICKS.map(([name, label]) => (
+              <Controller
+                key={name}
+                control={control}
+                name={name}
+                render={({ field: { value, ...field } }) => (
+                  <FormControlLabel control={<Checkbox {...field} checked={value} />} label={label} />
+                )}
+              />
+            ))}
             <Field control={control} name="note" label="Note" multiline minRows={2} />
+            <Alike
+              plant={plant}
+              on={doneOn}
+              task={chosen}
+              share={share}
+              label="Was the same done to the others of its row?"
+              chosen={also}
+              onChosen={setAlso}
+            />
           </Section>
           <Box sx={{ display: "flex", gap: 1 }}>
             <Button type="submit" variant="contained">

@@ -8,6 +8,7 @@ import {
   parseDate,
   shareOfVisit,
   TASK_TABLE,
+  type Begun,
   type Cut,
   type PlainDate,
   type Rules,
@@ -82,6 +83,11 @@ interface RawMeasure {
   readonly keptMm: string;
 }
 
+const begunOf = (v: { readonly stranger: boolean; readonly layers: boolean }): Begun[] => [
+  ...(v.stranger ? (["stranger-cut"] as const) : []),
+  ...(v.layers ? (["layers-severed"] as const) : []),
+];
+
 /** @param planted the day of planting, before which there can be no visit; null when unknown */
 export function visitSchema(units: Rules["units"], today: PlainDate, planted: PlainDate | null = null) {
   const text = z.string();
@@ -101,6 +107,8 @@ export function visitSchema(units: Rules["units"], today: PlainDate, planted: Pl
       hazard: text,
       minutes: text,
       trialUntil: text,
+      stranger: z.boolean(),
+      layers: z.boolean(),
       note: noteText(LETTERS.note),
     })
     .transform((v, ctx) => {
@@ -124,7 +132,17 @@ export function visitSchema(units: Rules["units"], today: PlainDate, planted: Pl
       if (v.trialUntil !== "" && (trialUntil === null || (on !== null && trialUntil <= on)))
         ctx.addIssue({ code: "custom", path: ["trialUntil"], message: "Expected a day after the visit, or nothing" });
       if (on === null || dead === null || hazard === null || ctx.issues.length > 0) return z.NEVER;
-      return { task: v.task, on, cuts, dead, hazard: hazard / 100, minutes, trialUntil, note: v.note };
+      return {
+        task: v.task,
+        on,
+        cuts,
+        dead,
+        hazard: hazard / 100,
+        minutes,
+        trialUntil,
+        begun: begunOf(v),
+        note: v.note,
+      };
     });
 }
 type Schema = ReturnType<typeof visitSchema>;
@@ -156,6 +174,8 @@ export const visitInput = ({ task, on, heightM, percent, units }: Start): VisitI
   hazard: "0",
   minutes: "",
   trialUntil: "",
+  stranger: false,
+  layers: false,
   note: "",
 });
 
@@ -173,6 +193,7 @@ export const visitFrom = (v: VisitValues, rest: Pick<Visit, "id" | "plantId" | "
   hazardShare: v.hazard,
   deadStemsCount: v.dead,
   trialUntil: v.trialUntil,
+  begun: v.begun,
   minutes: v.minutes,
   note: v.note,
 });

@@ -107,9 +107,20 @@ function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsF
   );
 }
 
-function Start({ plantId, task, label }: { readonly plantId: string; readonly task: Task; readonly label: string }) {
+interface StartProps {
+  readonly plantId: string;
+  readonly task: Task;
+  readonly label: string;
+  readonly also: readonly string[];
+}
+function Start({ plantId, task, label, also }: StartProps) {
   return (
-    <DayLink className="press row-start" to={`/plant/${plantId}/record/${task}`} aria-label={`Start at ${label}`}>
+    <DayLink
+      className="press row-start"
+      to={`/plant/${plantId}/record/${task}`}
+      state={{ also }}
+      aria-label={`Start at ${label}`}
+    >
       Start
     </DayLink>
   );
@@ -118,11 +129,14 @@ function Start({ plantId, task, label }: { readonly plantId: string; readonly ta
 interface Props extends RowView {
   readonly chosen: boolean;
   readonly onChoose: (id: string) => void;
+  /** Lays a folded row out. */
+  readonly onApart: (id: string) => void;
   readonly sight: Sight;
 }
 
 /** Plain elements and classes: a hundred of these are drawn anew at every step of the day. */
-export const Row = memo(function Row({ chosen, onChoose, sight, ...v }: Props) {
+export const Row = memo(function Row({ chosen, onChoose, onApart, sight, ...v }: Props) {
+  const also = v.also === "" ? [] : v.also.split(" ");
   const lookFor = v.waitsFor !== null;
   const stands = useCallback((row: HTMLLIElement) => sight.add(v.plantId, row), [sight, v.plantId]);
   return (
@@ -146,7 +160,10 @@ export const Row = memo(function Row({ chosen, onChoose, sight, ...v }: Props) {
         />
         <span className="row-text">
           <span className="row-head">
-            <span className="row-label">{v.label}</span>
+            <span className="row-label">
+              {v.label}
+              {also.length > 0 && <span className="row-also"> and {also.length} like it</span>}
+            </span>
             <span className="row-verdict">
               <VerdictMark verdict={v.verdict} size={18} word />
               <span className="row-when">{v.when}</span>
@@ -161,7 +178,21 @@ export const Row = memo(function Row({ chosen, onChoose, sight, ...v }: Props) {
           <Seen plantId={v.plantId} waitsFor={v.waitsFor} />
         </div>
       )}
-      {v.group === "ready" && <Start plantId={v.plantId} task={v.task} label={v.label} />}
+      {(v.group === "ready" || also.length > 0) && (
+        <div className="row-press">
+          {v.group === "ready" && <Start plantId={v.plantId} task={v.task} label={v.label} also={also} />}
+          {also.length > 0 && (
+            <button
+              type="button"
+              className="press press-plain press-small"
+              aria-label={`Each of the ${also.length + 1} by itself`}
+              onClick={() => onApart(v.plantId)}
+            >
+              Each
+            </button>
+          )}
+        </div>
+      )}
     </li>
   );
 });

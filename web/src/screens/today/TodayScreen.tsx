@@ -58,13 +58,21 @@ interface GroupProps {
   readonly onChoose: (id: string) => void;
   readonly sight: Sight;
   readonly onAll: () => void;
+  readonly onApart: (id: string) => void;
 }
-function GroupOfRows({ title, count, views, cut, chosenId, onChoose, sight, onAll }: GroupProps) {
+function GroupOfRows({ title, count, views, cut, chosenId, onChoose, sight, onAll, onApart }: GroupProps) {
   return (
     <Section title={title} aside={<p className="numeral count">{count ?? "…"}</p>}>
       <ul className="bare">
         {views.map((v) => (
-          <Row key={v.plantId} {...v} chosen={v.plantId === chosenId} onChoose={onChoose} sight={sight} />
+          <Row
+            key={v.plantId}
+            {...v}
+            chosen={v.plantId === chosenId}
+            onChoose={onChoose}
+            onApart={onApart}
+            sight={sight}
+          />
         ))}
       </ul>
       {cut && (
@@ -85,12 +93,16 @@ function useRows(groups: readonly Group[], whole: ReadonlySet<GroupId>) {
   const [, drawAgain] = useReducer((n: number) => n + 1, 0);
   const [sight] = useState(() => new Sight(drawAgain));
   const [rows] = useState(() => new Rows((id) => sight.has(id)));
-  const shown = groups.map((g) => ({ id: g.id, rows: whole.has(g.id) ? g.rows : g.rows.slice(0, FIRST_ROWS) }));
+  const shown = groups.map((g) => ({
+    id: g.id,
+    also: g.also,
+    rows: whole.has(g.id) ? g.rows : g.rows.slice(0, FIRST_ROWS),
+  }));
   return [sight, rows.of(shown, model, say, moving)] as const;
 }
 
 function Answers({ on }: { readonly on: PlainDate }) {
-  const { model } = useGarden();
+  const { model, garden } = useGarden();
   const navigate = useNavigate();
   const linkNow = useLinkNow();
   const wide = useMediaQuery("(min-width:1000px)");
@@ -100,7 +112,8 @@ function Answers({ on }: { readonly on: PlainDate }) {
   const painted = usePainted();
   const asked = painted ? Infinity : AT_ONCE;
   const advices = useMemo(() => adviseAll(model, on, asked), [model, on, asked]);
-  const groups = useMemo(() => groupsOf(advices), [advices]);
+  const [apart, setApart] = useState<ReadonlySet<string>>(new Set());
+  const groups = useMemo(() => groupsOf(advices, { garden, apart }), [advices, garden, apart]);
   const [sight, views] = useRows(groups, whole);
   // The plant shown beside the list stays the same while the day is dragged.
   const [first, setFirst] = useState<string>();
@@ -123,17 +136,19 @@ function Answers({ on }: { readonly on: PlainDate }) {
     setParams(next, { replace: true });
   };
   const onChoose = useStable(choose);
+  const onApart = useStable((id: string) => setApart((old) => new Set([...old, id])));
   const group = (g: Group) => (
     <GroupOfRows
       key={g.id}
       title={g.title}
-      count={painted ? g.rows.length : null}
+      count={painted ? g.plants : null}
       views={views[groups.indexOf(g)]!}
       cut={g.rows.length > FIRST_ROWS && !whole.has(g.id)}
       chosenId={wide ? chosenId : undefined}
       onChoose={onChoose}
       sight={sight}
       onAll={() => setWhole((old) => new Set([...old, g.id]))}
+      onApart={onApart}
     />
   );
   return (

@@ -31,6 +31,8 @@ export interface RowView extends PlantLook {
   readonly form: Plant["form"];
   readonly widthM: number;
   readonly heightM: number;
+  /** Ids of the plants of its row that it stands for, one space between; empty where it stands for itself. */
+  readonly also: string;
 }
 
 /** What is to be seen at a plant: new growth, its flowers while nobody can name it, or its health. */
@@ -60,7 +62,13 @@ function waitsFor(a: Advice, group: GroupId, model: GardenModel): WaitsFor {
 const HEIGHT_STEP_M = 0.1;
 const WIDEST_M = 3;
 
-export function rowView(a: Advice, group: GroupId, model: GardenModel, say: Voice): RowView {
+export function rowView(
+  a: Advice,
+  group: GroupId,
+  model: GardenModel,
+  say: Voice,
+  also: readonly string[] = [],
+): RowView {
   const plant = model.plant(a.plantId);
   const taxon = model.taxonOf(plant);
   const year = plantsYear(model, plant, a.on);
@@ -79,6 +87,7 @@ export function rowView(a: Advice, group: GroupId, model: GardenModel, say: Voic
     group,
     waitsFor: waitsFor(a, group, model),
     form: plant.form,
+    also: also.join(" "),
     widthM: Math.min(plant.widthM, WIDEST_M),
     heightM: Math.max(HEIGHT_STEP_M, Math.round(heightM / HEIGHT_STEP_M) * HEIGHT_STEP_M),
   };

@@ -27,7 +27,7 @@ export class Rows {
 
   /** Puts the rows of each group in words, group by group. */
   of(
-    groups: readonly Pick<Group, "id" | "rows">[],
+    groups: readonly Pick<Group, "id" | "rows" | "also">[],
     model: GardenModel,
     say: Voice,
     moving: boolean,
@@ -41,10 +41,12 @@ export class Rows {
       g.rows.flatMap((a): RowView | readonly [] => {
         const old = this.#made.get(a.plantId);
         const near = index++ < this.#reach;
-        const stands = old?.view.group === g.id && old.model === model && old.say === say;
+        const also = g.also.get(a.plantId) ?? [];
+        const stands =
+          old?.view.group === g.id && old.view.also === also.join(" ") && old.model === model && old.say === say;
         if (moving && !stands && !near) return [];
         const kept = moving && stands && !this.#inSight(a.plantId);
-        const row = kept ? old : { view: rowView(a, g.id, model, say), model, say };
+        const row = kept ? old : { view: rowView(a, g.id, model, say, also), model, say };
         made.set(a.plantId, row);
         return row.view;
       }),
