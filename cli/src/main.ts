@@ -4,6 +4,17 @@ import { parseArgs } from "node:util";
 import {
   adviceJson,
   adviseOn,
+  buildOf,
+  heightOf,
+  measuredOn,
+  newestStand,
+  parseLength,
+  planCut,
+  planJson,
+  stemsAsHigh,
+  takenAbove,
+  tryJson,
+  tryOut,
   TASKS,
   CATALOGUE,
   invasiveIn,
@@ -15,6 +26,7 @@ import {
   VERDICT_TABLE,
   voiceOf,
   type AdviceJson,
+  type CutJson,
   type Garden,
   type PlainDate,
   type Task,
@@ -30,6 +42,8 @@ const console_: Out = { line: (t) => console.log(t), error: (t) => console.error
 
 const USAGE = `usage:
   wren-song advise FILE --on YYYY-MM-DD [--task TASK] [--plant ID] [--json]
+  wren-song cut FILE --plant ID --on YYYY-MM-DD --task TASK (--to HEIGHT | --share PERCENT) [--json]
+  wren-song cut FILE --plant ID --on YYYY-MM-DD --try T [--json]     the cuts tried on its stems
   wren-song catalogue [--json]
   wren-song check FILE
 tasks: ${TASKS.join(", ")}`;
@@ -59,14 +73,17 @@ function readOptions(args: readonly string[]) {
       on: { type: "string" },
       task: { type: "string" },
       plant: { type: "string" },
+      to: { type: "string" },
+      share: { type: "string" },
+      try: { type: "string" },
       json: { type: "boolean", default: false },
     },
   });
-  const { on, task, plant, json } = parsed.values;
+  const { on, task, plant, json, to, share, try: tried } = parsed.values;
   const day = on === undefined ? null : parseDate(on);
   if (on !== undefined && day === null) throw new WrongUse(`--on ${on}: expected a day that exists, like 2026-06-10`);
   if (task !== undefined && !isTask(task)) throw new WrongUse(`--task ${task}: expected one of ${TASKS.join(", ")}`);
-  return { file: parsed.positionals[0], day, task: task ?? null, plant: plant ?? null, json };
+  return { file: parsed.positionals[0], day, task: task ?? null, plant: plant ?? null, json, to, share, tried };
 }
 
 function adviceText(a: AdviceJson, label: string): string {
@@ -91,6 +108,53 @@ async function advise(args: readonly string[], out: Out): Promise<number> {
   const answers = plants.map((p) => adviceJson(adviseOn(model, p.id, day, o.task), say));
   if (o.json) out.line(JSON.stringify(answers, null, 2));
   else answers.forEach((a, i) => out.line(adviceText(a, plants[i]!.label)));
+  return 0;
+}
+
+/** What the web application's page and bench answer for the same cut. */
+async function cut(args: readonly string[], out: Out): Promise<number> {
+  const o = readOptions(args);
+  const { day, task, plant: id } = o;
+  if (o.file === undefined || day === null || id === null)
+    throw new WrongUse("cut needs FILE, --plant ID and --on DATE");
+  if ([o.to, o.share, o.tried].filter((x) => x !== undefined).length !== 1)
+    throw new WrongUse("cut needs one of --to HEIGHT, --share PERCENT and --try T");
+  const garden = await load(o.file, day > today() ? day : today(), out);
+  if (!garden) return 1;
+  const plant = garden.plants.find((p) => p.id === id);
+  if (!plant) throw new WrongUse(`--plant ${id}: no such plant in ${o.file}`);
+  const model = openGarden(garden, CATALOGUE);
+  const say = voiceOf(garden.rules.units);
+  const answer = (): CutJson => {
+    if (o.tried !== undefined) {
+      const stand = newestStand(garden, id);
+      const t = stand?.tries.find((x) => x.id === o.tried);
+      if (!stand || !t) throw new WrongUse(`--try ${o.tried}: no such try at ${id}`);
+      const { heightM } = heightOf(model, plant, day);
+      const stems = stemsAsHigh(stand.stems, buildOf(model.taxonOf(plant), plant.form), heightM);
+      return tryJson(tryOut(model, { plant, stems, task: task ?? t.task, cuts: t.cuts }, day), say);
+    }
+    if (task === null) throw new WrongUse("cut needs --task TASK");
+    if (o.share !== undefined) {
+      const percent = Number(o.share);
+      if (!(percent >= 0 && percent <= 100)) throw new WrongUse(`--share ${o.share}: expected 0 to 100`);
+      return planJson(planCut(model, id, day, { task, share: percent / 100 }), say);
+    }
+    const toM = parseLength(o.to!, garden.rules.units === "imperial" ? "in" : "cm");
+    if (toM === null) throw new WrongUse(`--to ${o.to!}: expected a height, like 1.2 m`);
+    const taken = takenAbove(measuredOn(model, plant, day), heightOf(model, plant, day).heightM, toM);
+    return planJson(planCut(model, id, day, { task, share: taken.share, extent: taken }), say);
+  };
+  const a = answer();
+  if (o.json) out.line(JSON.stringify(a, null, 2));
+  else {
+    const cap =
+      a.cap === null ? "no cap counts" : `${say.percent(a.takenAfter)} of ${say.percent(a.cap)} in twelve months`;
+    out.line(
+      `${plant.label}: ${a.accepted ? "it can be planned" : a.verdict}: ${say.percent(a.share)} of its live growth, ${cap}`,
+    );
+    for (const text of [...a.remarks, ...a.reasons.map((r) => r.text)]) out.line(`  ${text}`);
+  }
   return 0;
 }
 
@@ -127,6 +191,7 @@ export async function main(argv: readonly string[], out: Out = console_): Promis
   const [command, ...rest] = argv;
   try {
     if (command === "advise") return await advise(rest, out);
+    if (command === "cut") return await cut(rest, out);
     if (command === "catalogue") return catalogue(rest, out);
     if (command === "check") return await check(rest, out);
     throw new WrongUse(command === undefined ? "no command" : `unknown command ${command}`);

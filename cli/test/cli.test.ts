@@ -1,11 +1,41 @@
 import { beforeAll, describe, expect, test } from "@jest/globals";
-import { CATALOGUE, date, demoGarden, openGarden, adviseOn, adviceJson, voiceOf, writeGardenFile } from "@wren/core";
+import {
+  newestStand,
+  type StemCut,
+  buildOf,
+  heightOf,
+  measuredOn,
+  planCut,
+  planJson,
+  stemsAsHigh,
+  takenAbove,
+  tryJson,
+  tryOut,
+  CATALOGUE,
+  date,
+  demoGarden,
+  openGarden,
+  adviseOn,
+  adviceJson,
+  voiceOf,
+  writeGardenFile,
+} from "@wren/core";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { main } from "../src/main.ts";
 
-const garden = demoGarden(date("2025-07-01"));
+const demo = demoGarden(date("2025-07-01"));
+// One stem out and one headed at the bench.
+const tried = demo.stands.map((x) => {
+  const [a, b] = x.stems.filter((t) => t.state === "live");
+  const cuts: StemCut[] = [
+    { cut: "remove", stemId: a!.id },
+    { cut: "head", stemId: b!.id, keptM: b!.lengthM / 2 },
+  ];
+  return { ...x, tries: [{ id: "t1", task: "thin" as const, cuts }] };
+});
+const garden = { ...demo, stands: tried };
 const dir = mkdtempSync(join(tmpdir(), "cli-"));
 const file = join(dir, "garden.json");
 const broken = join(dir, "broken.json");
@@ -57,6 +87,46 @@ test("advise for one plant and task, in words", async () => {
   const { out } = await run("advise", file, "--on", "2025-03-15", "--plant", "lilac-corner", "--task", "shape");
   expect(out).toMatch(/Old lilac at the corner: Shape – Costs flowers/);
   expect(out).toMatch(/spring flowers due about/);
+});
+
+describe("a cut is answered as the page and the bench answer it", () => {
+  const on = date("2025-07-01");
+  const model = openGarden(garden, CATALOGUE);
+  const say = voiceOf("metric");
+  const asked = async (...args: string[]): Promise<unknown> =>
+    JSON.parse((await run("cut", file, "--on", "2025-07-01", "--json", ...args)).out);
+
+  test.each(garden.plants.map((p) => p.id))("%s: to a height, by a share", async (id) => {
+    const plant = model.plant(id);
+    const nowM = heightOf(model, plant, on).heightM;
+    const taken = takenAbove(measuredOn(model, plant, on), nowM, 0.7);
+    const to = planCut(model, id, on, { task: "shape", share: taken.share, extent: taken });
+    expect(await asked("--plant", id, "--task", "shape", "--to", "70 cm")).toEqual(planJson(to, say));
+    const half = planCut(model, id, on, { task: "shape", share: 0.2 });
+    expect(await asked("--plant", id, "--task", "shape", "--share", "20")).toEqual(planJson(half, say));
+  });
+
+  test("the cuts of a try at the bench", async () => {
+    const stand = newestStand(garden, garden.stands[0]!.plantId)!;
+    const plant = model.plant(stand.plantId);
+    const [t] = stand.tries;
+    const { heightM } = heightOf(model, plant, on);
+    const stems = stemsAsHigh(stand.stems, buildOf(model.taxonOf(plant), plant.form), heightM);
+    const answer = tryOut(model, { plant, stems, task: t!.task, cuts: t!.cuts }, on);
+    expect(answer.share).toBeGreaterThan(0);
+    expect(await asked("--plant", plant.id, "--try", t!.id)).toEqual(tryJson(answer, say));
+  });
+
+  test.each([
+    [["--plant", "lilac-corner"], /one of --to HEIGHT/],
+    [["--plant", "lilac-corner", "--share", "120", "--task", "thin"], /expected 0 to 100/],
+    [["--plant", "lilac-corner", "--to", "high", "--task", "thin"], /expected a height/],
+    [["--plant", "lilac-corner", "--try", "t9"], /no such try/],
+    [["--plant", "nobody", "--share", "10", "--task", "thin"], /no such plant/],
+  ])("%j is refused", async (args, why) => {
+    const { code, err } = await run("cut", file, "--on", "2025-07-01", ...args);
+    expect([code, err]).toEqual([2, expect.stringMatching(why)]);
+  });
 });
 
 test("catalogue --json lists every kind", async () => {

@@ -301,6 +301,7 @@ export {
   YEARS_COUNT,
 } from "./price/index.ts";
 export {
+  newestStand,
   type GardenModel,
   type KindCache,
   aimOn,
@@ -529,6 +530,9 @@ export {
   type Voice,
   WATCHED_LABELS,
   adviceJson,
+  type CutJson,
+  planJson,
+  tryJson,
   bindsText,
   careText,
   cutLineText,

@@ -2,6 +2,7 @@
 import { beforeEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import {
+  newestStand,
   amountsOf,
   buildOf,
   CATALOGUE,
@@ -19,7 +20,6 @@ import { nearestPart, onSheet, stemsDrawn, viewOf } from "../src/drawing/stand.g
 import {
   cutAt,
   newStand,
-  standOf,
   wholeCut,
   withCarriedOut,
   withCuts,
@@ -110,7 +110,7 @@ describe("edits at the bench", () => {
     const visit = after.visits.find((v) => v.id === "v-new")!;
     expect(visit.cuts).toEqual([{ by: "share", share: Math.round(amounts.share * 10_000) / 10_000 }]);
     expect(after.stands.find((s) => s.id === "st")!.chosen).toBe("t1");
-    const now = standOf(after, "lilac-corner")!;
+    const now = newestStand(after, "lilac-corner")!;
     expect(now.id).toBe("st2");
     expect(now.stems.map((s) => [s.id, s.lengthM, s.crosses])).toEqual([
       ["a", 1.5, null],

@@ -4,3 +4,4 @@ export * from "./likely.ts";
 export { ownKind } from "./ownKind.ts";
 export type { Schooling } from "./schooling.ts";
 export * from "./aim.ts";
+export * from "./newestStand.ts";

@@ -1,6 +1,8 @@
 /** The answer as plain data, the same for the command line's JSON and anything else outside. */
 import { SOURCES } from "../catalogue/index.ts";
-import type { Advice, Reason } from "../advice/index.ts";
+import type { Advice, PlanAnswer, Reason } from "../advice/index.ts";
+import { remarkText } from "./benchTexts.ts";
+import type { TryResult } from "../bench/index.ts";
 import type { WorkMinutes } from "../jobsite/index.ts";
 import { reasonText } from "./reasonTexts.ts";
 import type { Voice } from "./voice.ts";
@@ -78,3 +80,45 @@ export function adviceJson(a: Advice, say: Voice) {
 }
 /** The answer as plain data. */
 export type AdviceJson = ReturnType<typeof adviceJson>;
+
+/** One cut's answer: of a share or a height, or of the cuts that are tried on a plant's stems. */
+export interface CutJson {
+  readonly share: number;
+  readonly takenAfter: number;
+  readonly cap: number | null;
+  readonly over: number;
+  readonly accepted: boolean;
+  readonly verdict: string;
+  readonly reasons: readonly ReasonJson[];
+  /** What stands against single cuts; none without stems. */
+  readonly remarks: readonly string[];
+  readonly bloomLoss: readonly { readonly display: string; readonly loss: number }[];
+}
+
+const lossJson = (all: Advice["bloomLoss"]) => all.map((b) => ({ display: b.display, loss: short(b.loss) }));
+
+/** A cut of a share or a height. */
+export const planJson = (p: PlanAnswer, say: Voice): CutJson => ({
+  share: short(p.liveShare),
+  takenAfter: short(p.takenAfter),
+  cap: p.cap === null ? null : short(p.cap),
+  over: p.cap === null ? 0 : short(Math.max(0, p.takenAfter - p.cap)),
+  accepted: p.accepted,
+  verdict: p.verdict,
+  reasons: p.reasons.map((r) => reasonJson(r, say)),
+  remarks: [],
+  bloomLoss: lossJson(p.bloomLoss),
+});
+
+/** The cuts of a try at the bench. */
+export const tryJson = (t: TryResult, say: Voice): CutJson => ({
+  share: short(t.share),
+  takenAfter: short(t.takenAfter),
+  cap: t.cap === null ? null : short(t.cap),
+  over: short(t.over),
+  accepted: t.accepted,
+  verdict: t.advice.verdict,
+  reasons: t.advice.reasons.map((r) => reasonJson(r, say)),
+  remarks: t.remarks.map((r) => remarkText(r, say)),
+  bloomLoss: lossJson(t.flowers),
+});

@@ -1,6 +1,6 @@
 /** How much and where: stems are counted first, then cut on the drawing. */
 import { Box, GlobalStyles, Typography } from "@mui/material";
-import { heightOf, buildOf, stemsFromSketch, type Plant, type Sketch } from "@wren/core";
+import { newestStand, heightOf, buildOf, stemsFromSketch, type Plant, type Sketch } from "@wren/core";
 import { useMemo, useState } from "react";
 import { useParams } from "react-router";
 import { today } from "../../data/clock.ts";
@@ -11,7 +11,7 @@ import { newId } from "../../state/ids.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { Missing } from "../../ui/Missing.tsx";
 import { benchStyles } from "./benchStyles.ts";
-import { newStand, standOf, withStand } from "./standEdits.ts";
+import { newStand, withStand } from "./standEdits.ts";
 import { TallyEntry } from "./TallyEntry.tsx";
 import { YearsAhead } from "./YearsAhead.tsx";
 import { Bench } from "./Bench.tsx";
@@ -19,7 +19,7 @@ import { Bench } from "./Bench.tsx";
 function Known({ plant }: { readonly plant: Plant }) {
   const { garden, model, change } = useGarden();
   const { on } = useDay();
-  const stand = standOf(garden, plant.id);
+  const stand = newestStand(garden, plant.id);
   const { heightM } = heightOf(model, plant, on);
   const { widthM } = plant;
   const size = useMemo(() => ({ heightM, widthM }), [heightM, widthM]);
@@ -28,7 +28,7 @@ function Known({ plant }: { readonly plant: Plant }) {
     const stems = stemsFromSketch(t, size, buildOf(model.taxonOf(plant), plant.form));
     const day = seenDay(plant, on, today());
     const kept = await change(`${plant.label}: ${stems.length} stems`, (g) => {
-      const old = standOf(g, plant.id);
+      const old = newestStand(g, plant.id);
       // Counted again on the same day it is a correction; the cuts tried on the old drawing go with it.
       return withStand(g, newStand(old?.on === day ? old.id : newId(), plant.id, day, stems));
     });

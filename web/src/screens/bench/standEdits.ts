@@ -20,10 +20,6 @@ import {
 import { withVisit } from "../../state/edits.ts";
 import { newId } from "../../state/ids.ts";
 
-/** The stems as they were last recorded. */
-export const standOf = (g: Garden, plantId: string): Stand | null =>
-  g.stands.filter((s) => s.plantId === plantId).reduce<Stand | null>((a, b) => (a && a.on > b.on ? a : b), null);
-
 /** The garden with a stand put in, in place of the one of its id. */
 export const withStand = (g: Garden, stand: Stand): Garden => ({
   ...g,
