@@ -2,6 +2,13 @@
 import { describe, expect, test } from "@jest/globals";
 import {
   addDays,
+  bySeason,
+  climateOf,
+  daysBetween,
+  makeDate,
+  UNKNOWN_TAXON,
+  watchPlan,
+  type PlainDate,
   adviseOn,
   amountsOf,
   buildOf,
@@ -38,7 +45,7 @@ import {
   stemsAfter,
   voiceOf,
 } from "@wren/core";
-import { gardenOf, modelOf, PLACE, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
+import { gardenOf, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
 describe("what may be seen", () => {
   test("buds killed by frost are asked after on old-wood flowers only, berries gone on what has berries", () => {
@@ -193,6 +200,39 @@ describe("small sums", () => {
     const monthly = { tminC, tmaxC: months.map((x) => x + 9), sdMinC: null, sdMeanC: null };
     const r = checkPlaceClimate({ ...PLACE, monthly });
     expect(r.ok ? [] : r.issues.map((i) => [i.code, i.values["month"]])).toEqual([["months-order", 5]]);
+  });
+});
+
+describe("days that are chosen", () => {
+  test("years before the thousandth are written with four figures", () => {
+    expect([999, 1000].map((y) => makeDate(y, 1, 2))).toEqual(["0999-01-02", "1000-01-02"]);
+  });
+
+  test.each(PLACES)("the warmest day is that of the warmest afternoons: %j", (place) => {
+    const c = climateOf(place);
+    const afternoons = [...c.tmaxC];
+    expect(c.warmestDay).toBe(afternoons.indexOf(Math.max(...afternoons)));
+  });
+
+  test("a season's price is that of its cheapest day, not of its first", () => {
+    const m = modelOf([plantOf("syringa-vulgaris")]);
+    const on = date("2026-01-10");
+    const lossOn = (day: PlainDate): number =>
+      Math.max(...adviseOn(m, "syringa-vulgaris", day, "shape").bloomLoss.map((b) => b.loss));
+    for (const { season, on: day, bloomLoss } of bySeason(m, m.plant("syringa-vulgaris"), on, "shape")) {
+      const later = [0, 10, 20, 30, 40].map((days) => lossOn(addDays(day, days)));
+      expect([season, bloomLoss <= lossOn(day) + 1e-9]).toEqual([season, true]);
+      if (season === "spring") expect(bloomLoss).toBeLessThan(lossOn(date("2026-03-01")) - 0.3);
+      if (season === "summer") expect(Math.min(...later)).toBeGreaterThanOrEqual(bloomLoss - 1e-9);
+    }
+  });
+
+  test("growth of an unnamed shrub is looked for from the earliest waking until some weeks after the usual", () => {
+    const m = modelOf([plantOf(UNKNOWN_TAXON)]);
+    const [growth] = watchPlan(m, date("2026-01-10"));
+    const { wakes } = m.yearOf(CATALOGUE.byId(UNKNOWN_TAXON)!);
+    const usual = seasonDate(2026, Math.round(wakes.day), "north");
+    expect(daysBetween(usual, growth!.until)).toBeGreaterThan(28);
   });
 });
 
