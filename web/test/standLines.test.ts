@@ -86,6 +86,16 @@ describe("a stand in lines", () => {
     expect(alike.filter((l) => l.look === "live")).toHaveLength(2);
   });
 
+  test("where young bark shows, stems of up to two years are bright, older and thicker ones are not", () => {
+    const young = [plainStem("y", 20, 1), plainStem("thin", 9, 1), plainStem("o", 9, 1), plainStem("t", 25, 1)];
+    const ages = [2, null, 3, null].map((ageYears, i) => ({ ...young[i]!, ageYears }));
+    const of = amountsOf(ages, [], lilac).effects;
+    const bright = (on: boolean) =>
+      of.filter((e) => standLines([e], stemsDrawn(lilac, view), view, null, on).some((l) => l.look === "coloured"));
+    expect(bright(true).map((e) => e.stem.id)).toEqual(["y", "thin"]);
+    expect(bright(false)).toEqual([]);
+  });
+
   test("nothing is drawn above the shears' line", () => {
     const heightM = 1.2;
     const top = 380 - heightM * view.scale;

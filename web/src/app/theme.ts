@@ -17,6 +17,7 @@ const LIGHT = {
   leafPale: "#9fc7bf",
   umber: "#5a3d2b",
   alarm: "#a02c14",
+  bright: "#b3342a",
   frost: "#3f6f95",
 } as const;
 const DARK: Record<keyof typeof LIGHT, string> = {
@@ -32,6 +33,7 @@ const DARK: Record<keyof typeof LIGHT, string> = {
   leafPale: "#2c5d58",
   umber: "#c49b7e",
   alarm: "#ff9d84",
+  bright: "#e5675a",
   frost: "#8fbbdc",
 };
 

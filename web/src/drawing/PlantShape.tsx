@@ -1,7 +1,15 @@
 /** One plant as an SVG group standing on y = 0. */
 import { buildOf, type Form, type Taxon } from "@wren/core";
 import { memo } from "react";
-import { crownPath, dotsPath, flowerSpots, stemLines, type PlantLook, type PlantSize } from "./plant.geometry.ts";
+import {
+  crownPath,
+  dotsPath,
+  flowerSpots,
+  stemLines,
+  stemsShow,
+  type PlantLook,
+  type PlantSize,
+} from "./plant.geometry.ts";
 
 interface Props extends PlantSize, PlantLook {
   readonly taxon: Taxon;
@@ -15,7 +23,7 @@ const LEAF_OPACITY = { evergreen: 0.72, other: 0.5 } as const;
 function Shape({ taxon, form, leaf, showing, fullness, seed, widthPx, heightPx }: Props) {
   const size = { widthPx, heightPx };
   const { outline } = buildOf(taxon, form);
-  const stems = showing?.includes("stems") === true;
+  const stems = stemsShow({ showing });
   const straw = taxon.leaf === "herbaceous" && leaf === 0;
   const spots = showing === null || stems ? 0 : Math.round(5 + 13 * fullness);
   const opacity = leaf * LEAF_OPACITY[taxon.leaf === "evergreen" ? "evergreen" : "other"];
@@ -26,7 +34,7 @@ function Shape({ taxon, form, leaf, showing, fullness, seed, widthPx, heightPx }
           key={s.d}
           d={s.d}
           fill="none"
-          stroke={stems ? "#b3342a" : "var(--umber)"}
+          stroke={stems ? "var(--bright)" : "var(--umber)"}
           strokeWidth={s.width}
           strokeLinecap="round"
         />

@@ -103,3 +103,6 @@ export const dotsPath = (spots: readonly (readonly [x: number, y: number])[], r:
   spots
     .map(([x, y]) => `M${(x - r).toFixed(1)} ${y.toFixed(1)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`)
     .join("");
+
+/** Is it the bark of its young stems that shows, and no flower? */
+export const stemsShow = ({ showing }: Pick<PlantLook, "showing">): boolean => showing?.includes("stems") === true;

@@ -162,8 +162,11 @@ export function stemsDrawn(build: Build, v: View): StemsDrawn {
 }
 
 /** How a stem looks: what is not alive and healthy stands out, and what is chosen most. */
-export type StemLook = "live" | "dead" | "alarm" | "chosen";
-const LOOKS: readonly StemLook[] = ["dead", "live", "alarm", "chosen"];
+export type StemLook = "live" | "coloured" | "dead" | "alarm" | "chosen";
+const LOOKS: readonly StemLook[] = ["dead", "live", "coloured", "alarm", "chosen"];
+/** Bark is bright for a year or two; a stem no thicker is taken for one that young, where its age is not known. */
+const BRIGHT = { years: 2, mm: 12 } as const;
+const isBright = (s: Stem): boolean => (s.ageYears === null ? s.diameterMm <= BRIGHT.mm : s.ageYears <= BRIGHT.years);
 
 export interface StandLine {
   readonly key: string;
@@ -178,12 +181,14 @@ const stepped = (w: number): number => Math.round(w / WIDTH_STEP) * WIDTH_STEP;
 /**
  * What stays of a stand, stems of one look and width as one line: a drag of the shears changes all of them at once,
  * and twenty long lines are drawn anew in far less than a hundred and twenty short ones.
+ * @param bright young stems show their colour now
  */
 export function standLines(
   effects: readonly StemEffect[],
   drawn: StemsDrawn,
   v: View,
   chosenId: string | null,
+  bright = false,
 ): readonly StandLine[] {
   const lines = new Map<string, { look: StemLook; width: number; d: string }>();
   const add = (look: StemLook, width: number, part: "stem" | "branch", d: string): void => {
@@ -194,8 +199,9 @@ export function standLines(
   };
   for (const effect of effects) {
     const { stem, kept } = effect;
+    const state = stem.state === "live" && bright && isBright(stem) ? "coloured" : stem.state;
     const look: StemLook =
-      stem.id === chosenId ? "chosen" : stem.state === "live" || stem.state === "dead" ? stem.state : "alarm";
+      stem.id === chosenId ? "chosen" : state === "damaged" || state === "diseased" ? "alarm" : state;
     const width = strokeOf(stem.diameterMm, v);
     const one = drawn(stem);
     add(look, stepped(width), "stem", one.path(0, kept));

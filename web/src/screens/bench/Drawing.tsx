@@ -52,6 +52,8 @@ interface Props {
   /** What the plant wears on the day: part of its leaf, and whether it flowers. */
   readonly leafed: number;
   readonly flowering: boolean;
+  /** Its young stems show their colour. */
+  readonly bright: boolean;
   readonly result: TryResult;
   readonly horizon: Horizon;
   readonly viewDeg: number;
@@ -83,6 +85,7 @@ function cutFor(stem: Stem, at: number): StemCut | null {
 
 const COLOUR_OF: Readonly<Record<StemLook, string>> = {
   live: "var(--umber)",
+  coloured: "var(--bright)",
   dead: "var(--soft)",
   alarm: "var(--alarm)",
   chosen: "var(--plum)",
@@ -97,10 +100,11 @@ function KeptLines({
   drawn,
   view,
   chosen,
-}: LinesProps & { readonly view: View; readonly chosen: string | null }) {
+  bright,
+}: LinesProps & { readonly view: View; readonly chosen: string | null; readonly bright: boolean }) {
   return (
     <g strokeLinecap="round" strokeLinejoin="round" fill="none">
-      {standLines(effects, drawn, view, chosen).map((l) => (
+      {standLines(effects, drawn, view, chosen, bright).map((l) => (
         <path
           key={l.key}
           d={l.d}
@@ -243,7 +247,7 @@ export function Drawing(p: Props) {
         />
       )}
       {!future && <GoneLines effects={result.effects} drawn={drawn} />}
-      <KeptLines effects={result.effects} drawn={drawn} view={view} chosen={p.chosen} />
+      <KeptLines effects={result.effects} drawn={drawn} view={view} chosen={p.chosen} bright={p.bright} />
       {p.leafed > 0 && (
         <path
           d={leafLine(result.effects, leaf.marks)}
