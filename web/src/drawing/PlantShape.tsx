@@ -23,7 +23,7 @@ const LEAF_OPACITY = { evergreen: 0.72, other: 0.5 } as const;
 function Shape({ taxon, form, leaf, showing, fullness, seed, widthPx, heightPx }: Props) {
   const size = { widthPx, heightPx };
   const { outline } = buildOf(taxon, form);
-  const stems = stemsShow({ showing });
+  const stems = stemsShow(showing);
   const straw = taxon.leaf === "herbaceous" && leaf === 0;
   const spots = showing === null || stems ? 0 : Math.round(5 + 13 * fullness);
   const opacity = leaf * LEAF_OPACITY[taxon.leaf === "evergreen" ? "evergreen" : "other"];

@@ -105,4 +105,4 @@ export const dotsPath = (spots: readonly (readonly [x: number, y: number])[], r:
     .join("");
 
 /** Is it the bark of its young stems that shows, and no flower? */
-export const stemsShow = ({ showing }: Pick<PlantLook, "showing">): boolean => showing?.includes("stems") === true;
+export const stemsShow = (showing: PlantLook["showing"]): boolean => showing?.includes("stems") === true;

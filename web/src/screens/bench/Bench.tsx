@@ -15,7 +15,6 @@ import {
   taskForGoal,
   tryOut,
   whatFollows,
-  type Done,
   type Horizon,
   type Plant,
   type Stand,
@@ -46,7 +45,6 @@ import {
   cutAt,
   grownStand,
   wholeCut,
-  withAlike,
   withCarriedOut,
   withCuts,
   withoutStem,
@@ -193,18 +191,23 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   const carryOut = async (also: readonly string[]): Promise<void> => {
     const day = seenDay(plant, on, today());
     const made = ticked.size === 0 ? [...cuts] : lines.flatMap((l) => (ticked.has(l.no) ? [l.cut] : []));
-    const done: Done = {
-      visitId: newId(),
-      standId: newId(),
-      on: day,
-      regime: regimeOf(taxon, task),
-      amounts: ticked.size === 0 ? result : tryOut(model, { plant, stems: stand.stems, task, cuts: made }, on),
-      heightM: heightOf(model, plant, day).heightM,
-      heightId: newId(),
-    };
-    const others = rowOf(model, plant, day).filter((r) => also.includes(r.plant.id));
     await change(`${plant.label}: cuts carried out`, (g) =>
-      withAlike(withCarriedOut(g, stand, { id: tryId, task, cuts: made }, build, done), done, others),
+      withCarriedOut(
+        g,
+        stand,
+        { id: tryId, task, cuts: made },
+        build,
+        {
+          visitId: newId(),
+          standId: newId(),
+          on: day,
+          regime: regimeOf(taxon, task),
+          amounts: ticked.size === 0 ? result : tryOut(model, { plant, stems: stand.stems, task, cuts: made }, on),
+          heightM: heightOf(model, plant, day).heightM,
+          heightId: newId(),
+        },
+        rowOf(model, plant, day).filter((r) => also.includes(r.plant.id)),
+      ),
     );
     setProposal(null);
     setTicked(new Set());
@@ -229,8 +232,8 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
             stems={stand.stems}
             build={build}
             leafed={look.leaf}
-            flowering={look.showing !== null && !stemsShow(look)}
-            bright={stemsShow(look)}
+            flowering={look.showing !== null && !stemsShow(look.showing)}
+            bright={stemsShow(look.showing)}
             result={result}
             horizon={horizon}
             viewDeg={viewDeg}
@@ -392,8 +395,8 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
             nameOf={nameOf}
             ticked={ticked}
             onTicked={setTicked}
-            onPlan={plan}
-            onDone={carryOut}
+            onPlan={(also) => void plan(also)}
+            onDone={(also) => void carryOut(also)}
           />
         </div>
       </div>

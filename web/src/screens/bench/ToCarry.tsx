@@ -17,8 +17,8 @@ interface Props {
   readonly ticked: ReadonlySet<number>;
   readonly onTicked: (numbers: ReadonlySet<number>) => void;
   /** @param also ids of the others of its row that it is meant for */
-  readonly onPlan: (also: readonly string[]) => Promise<void>;
-  readonly onDone: (also: readonly string[]) => Promise<void>;
+  readonly onPlan: (also: readonly string[]) => void;
+  readonly onDone: (also: readonly string[]) => void;
 }
 
 const bookText = (ticked: number): string =>
@@ -55,11 +55,11 @@ export function ToCarry({ plant, task, on, lines, result, nameOf, ticked, onTick
               type="button"
               className="press press-main"
               disabled={!result.accepted}
-              onClick={() => void onPlan([...also])}
+              onClick={() => onPlan([...also])}
             >
               Plan it for {say.date(on)}
             </button>
-            <button type="button" className="press" onClick={() => void onDone([...also])}>
+            <button type="button" className="press" onClick={() => onDone([...also])}>
               {bookText(ticked.size)}
             </button>
           </div>

@@ -103,7 +103,7 @@ export const wholeCut = (cuts: readonly StemCut[], kind: StemCut["cut"], cut: St
 ];
 
 /** The same work booked at others of the row, each brought down by the same part of its own height. */
-export function withAlike(g: Garden, done: Done, others: readonly InRow[]): Garden {
+function withAlike(g: Garden, done: Done, others: readonly InRow[]): Garden {
   const visit = g.visits.find((v) => v.id === done.visitId);
   if (!visit) return g;
   return others.reduce((sofar, other) => {
@@ -114,15 +114,26 @@ export function withAlike(g: Garden, done: Done, others: readonly InRow[]): Gard
   }, g);
 }
 
-/** The try was carried out: a visit is recorded, and the stems are those that are left. */
-export function withCarriedOut(g: Garden, stand: Stand, t: Try, build: Build, done: Done): Garden {
+/**
+ * The try was carried out: a visit is recorded, and the stems are those that are left.
+ * @param others of its row at which the same was done
+ */
+export function withCarriedOut(
+  g: Garden,
+  stand: Stand,
+  t: Try,
+  build: Build,
+  done: Done,
+  others: readonly InRow[] = [],
+): Garden {
   const { visit, height, left } = carriedOut(stand, t, build, done);
   const same = stand.on === left.on ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
   const settled = same.map((s) => (s.id === stand.id ? { ...s, chosen: t.id } : s));
   const recorded = withVisit(g, visit);
-  return {
+  const all = {
     ...recorded,
     observations: height ? [...recorded.observations, height] : recorded.observations,
     stands: [...settled, left],
   };
+  return withAlike(all, done, others);
 }
