@@ -28,7 +28,7 @@ import { flushSync } from "react-dom";
 import { TaskChoice } from "../../answer/TaskChoice.tsx";
 import { today } from "../../data/clock.ts";
 import { BudgetRing } from "../../drawing/BudgetRing.tsx";
-import { lookOn, stemsShow } from "../../drawing/plant.geometry.ts";
+import { lookOn } from "../../drawing/plant.geometry.ts";
 import { useDay } from "../../state/day.tsx";
 import { seenDay, standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
@@ -232,8 +232,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
             stems={stand.stems}
             build={build}
             leafed={look.leaf}
-            flowering={look.showing !== null && !stemsShow(look.showing)}
-            bright={stemsShow(look.showing)}
+            showing={look.showing}
             result={result}
             horizon={horizon}
             viewDeg={viewDeg}

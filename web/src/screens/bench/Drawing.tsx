@@ -37,6 +37,7 @@ import {
   type StemsDrawn,
   type View,
 } from "../../drawing/stand.geometry.ts";
+import { stemsShow } from "../../drawing/plant.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
 
 const DESK = { width: 640, height: 420, foot: 22 } as const;
@@ -51,9 +52,8 @@ interface Props {
   readonly build: Build;
   /** What the plant wears on the day: part of its leaf, and whether it flowers. */
   readonly leafed: number;
-  readonly flowering: boolean;
-  /** Its young stems show their colour. */
-  readonly bright: boolean;
+  /** What is showing on that day: a display by its name, or nothing. */
+  readonly showing: string | null;
   readonly result: TryResult;
   readonly horizon: Horizon;
   readonly viewDeg: number;
@@ -247,7 +247,7 @@ export function Drawing(p: Props) {
         />
       )}
       {!future && <GoneLines effects={result.effects} drawn={drawn} />}
-      <KeptLines effects={result.effects} drawn={drawn} view={view} chosen={p.chosen} bright={p.bright} />
+      <KeptLines effects={result.effects} drawn={drawn} view={view} chosen={p.chosen} bright={stemsShow(p.showing)} />
       {p.leafed > 0 && (
         <path
           d={leafLine(result.effects, leaf.marks)}
@@ -259,7 +259,7 @@ export function Drawing(p: Props) {
           pointerEvents="none"
         />
       )}
-      {p.flowering && !future && (
+      {p.showing !== null && !stemsShow(p.showing) && !future && (
         <path
           d={flowerLine(result.effects, drawn)}
           stroke="var(--plum)"
