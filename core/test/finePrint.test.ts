@@ -19,7 +19,9 @@ import {
   looksOn,
   matchColumns,
   plainStem,
+  plantsYear,
   renewals,
+  shadeInBed,
   seasonDate,
   stemsFromTally,
   NO_STEMS,
@@ -233,6 +235,53 @@ describe("days that are chosen", () => {
     const { wakes } = m.yearOf(CATALOGUE.byId(UNKNOWN_TAXON)!);
     const usual = seasonDate(2026, Math.round(wakes.day), "north");
     expect(daysBetween(usual, growth!.until)).toBeGreaterThan(28);
+  });
+});
+
+describe("a spring that was observed day by day", () => {
+  const wakesAfter = (warm: (d: number) => boolean): number => {
+    const days = Array.from({ length: 365 }, (_, d) => ({
+      on: addDays(date("2026-01-01"), d),
+      tminC: d > 130 ? 12 : warm(d) ? 1 : -6,
+      tmaxC: d > 130 ? 22 : warm(d) ? 9.5 : -1,
+      rainMm: 0,
+    }));
+    const p = plantOf("syringa-vulgaris");
+    return plantsYear(modelOf([p], { weather: weatherRows(days) }), p, date("2026-12-31")).wakes.day;
+  };
+  // Schwartz's index counts spells: a day and the two before it that are warm together count more than the same days apart.
+  test("three warm days together bring first leaf sooner than the same days one by one", () => {
+    expect(wakesAfter((d) => d % 9 < 3)).toBeLessThan(wakesAfter((d) => d % 3 === 0) - 4);
+  });
+});
+
+describe("a row of a table, a shadow of a bed", () => {
+  test("new beds stand after those that are there, one after the other", () => {
+    const garden = gardenOf([plantOf("syringa-vulgaris")]);
+    const head = ["kind", "bed", "height", "width"];
+    let n = 0;
+    const ctx = { garden, catalogue: CATALOGUE, today: date("2026-07-01"), newId: () => `n${n++}` };
+    const reader = tableReader(ctx, head, matchColumns(head));
+    ["A", "B", "C"].forEach((bed, i) => reader.row(2 + i, ["Syringa vulgaris", bed, "100", "100"]));
+    const r = reader.finish();
+    const had = garden.beds.length;
+    const made = r.ok ? r.value.beds.filter((b) => "ABC".includes(b.name)) : [];
+    expect(made.map((b) => b.order)).toEqual([had, had + 1, had + 2]);
+  });
+
+  // At noon of a northern winter the sun stands in the south.
+  test.each([
+    [180, 1.5, true],
+    [180, -1.5, false],
+    [0, -1.5, true],
+    [0, 1.5, false],
+    [90, 0, false],
+  ])("the front looks to %d°: what stands %d m behind a tall one is shaded: %p", (facesDeg, backM, shaded) => {
+    const tall = { plant: plantOf("syringa-vulgaris", { id: "tall", alongM: 3, backM: 2, widthM: 2 }), heightM: 4 };
+    const low = { plant: plantOf("lavandula-angustifolia", { id: "low", alongM: 3, backM: 2 + backM }), heightM: 0.5 };
+    const sky = { latitudeDeg: 45, day: 0, hemisphere: "north" } as const;
+    const share = shadeInBed({ facesDeg }, [tall, low], sky).find((x) => x.on === "low")?.share ?? 0;
+    expect(share > 0.3).toBe(shaded);
   });
 });
 

@@ -17,6 +17,8 @@ export type DegreeDays = Quantity<"C.day">;
 export type Share = Quantity<"share">;
 /** A whole or broken number of days. */
 export type Days = Quantity<"day">;
+/** An angle in degrees. */
+export type Degrees = Quantity<"deg">;
 /** Working time in minutes. */
 export type Minutes = Quantity<"min">;
 

@@ -1,0 +1,6 @@
+export * from "./section.ts";
+export * from "./light.ts";
+export * from "./cut.ts";
+export * from "./strings.ts";
+export * from "./trims.ts";
+export * from "./wayBack.ts";
