@@ -74,9 +74,9 @@ function depthsAt(now: Section, wanted: Section, face: Face, shiftM: Metres): De
 export function cutBetween(now: Section, wanted: Section, greenM: Metres, shiftM: Metres = 0): HedgeCut {
   const off = outside(now, wanted, shiftM);
   const core = inset(now, greenM);
-  const bare = core === null ? { front: 0, back: 0, top: 0 } : outside(core, wanted, shiftM);
+  const bare = core === null ? { front: 0, back: 0, top: 0 } : outside(core, wanted, shiftM, now.heightM);
   // By the same strips as what comes off, so that all of it is all of it.
-  const shell = areaByStrips(now) - (core === null ? 0 : areaByStrips(core));
+  const shell = areaByStrips(now) - (core === null ? 0 : areaByStrips(core, now.heightM));
   const part = (where: Face | "top"): Share => clampShare((off[where] - bare[where]) / shell);
   const shareBy = { front: part("front"), back: part("back"), top: part("top") };
   const top: Depths = {

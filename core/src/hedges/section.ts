@@ -95,8 +95,8 @@ function overHeight(topM: Metres, width: (zM: Metres) => number): number {
   for (let i = 0; i < STRIPS; i++) sum += width((i + 0.5) * dz);
   return sum * dz;
 }
-/** The same area from the widths alone; checks the formula. */
-export const areaByStrips = (s: Section): number => overHeight(s.heightM, (z) => widthAt(s, z));
+/** The same area from the widths alone; checks the formula. @param overM height that the strips part */
+export const areaByStrips = (s: Section, overM: Metres = s.heightM): number => overHeight(overM, (z) => widthAt(s, z));
 
 /** Length of a face along its lean, from the ground to the shoulder, m. */
 export const faceLengthOf = (s: Section, face: Face): Metres =>
@@ -137,10 +137,14 @@ export interface Outside {
   readonly top: number;
 }
 
-/** Part of one section outside another. @param shiftM how far the other's middle lies behind its own */
-export function outside(s: Section, other: Section | null, shiftM: Metres = 0): Outside {
+/**
+ * Part of one section outside another.
+ * @param shiftM how far the other's middle lies behind its own
+ * @param overM height that the strips part; two sections asked over the same one can be taken from each other
+ */
+export function outside(s: Section, other: Section | null, shiftM: Metres = 0, overM: Metres = s.heightM): Outside {
   let [front, back, top] = [0, 0, 0];
-  const dz = s.heightM / STRIPS;
+  const dz = overM / STRIPS;
   for (let i = 0; i < STRIPS; i++) {
     const z = (i + 0.5) * dz;
     const own = spanAt(s, z);
