@@ -163,6 +163,7 @@ async function gardenOf(n) {
     plans: [],
     photos: [],
     programmes: [],
+    hedges: [],
     stands: [],
   });
   return text;
@@ -438,7 +439,7 @@ async function large() {
   const { url, stop } = await startServer();
   const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
   const demo = demoGarden(date("2026-11-25"));
-  const bare = { visits: [], observations: [], plans: [], programmes: [], stands: [], viewpoints: [] };
+  const bare = { visits: [], observations: [], plans: [], programmes: [], stands: [], hedges: [], viewpoints: [] };
   const withPlants = (n) => {
     const beds = demo.beds.map((b) => ({ ...b, lengthM: 200 }));
     const plants = Array.from({ length: n }, (_, i) => ({

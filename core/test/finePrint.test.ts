@@ -4,6 +4,8 @@ import {
   addDays,
   bySeason,
   climateOf,
+  kindYearOf,
+  usualPlan,
   daysBetween,
   makeDate,
   UNKNOWN_TAXON,
@@ -47,6 +49,7 @@ import {
   stemsAfter,
   voiceOf,
 } from "@wren/core";
+import { dayWeights } from "../src/climate/months.ts";
 import { gardenOf, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
 
 describe("what may be seen", () => {
@@ -282,6 +285,24 @@ describe("a row of a table, a shadow of a bed", () => {
     const sky = { latitudeDeg: 45, day: 0, hemisphere: "north" } as const;
     const share = shadeInBed({ facesDeg }, [tall, low], sky).find((x) => x.on === "low")?.share ?? 0;
     expect(share > 0.3).toBe(shaded);
+  });
+});
+
+describe("a day between its months", () => {
+  test.each([0, 44, 181, 364])("day %i is made of the twelve months, their weights sum to one", (d) => {
+    const w = dayWeights(d);
+    expect([w.length, w.reduce((a, b) => a + b, 0)]).toEqual([12, expect.closeTo(1, 6)]);
+  });
+});
+
+describe("leaves that a trim bares", () => {
+  test.each([
+    ["buxus-sempervirens", true],
+    ["carpinus-betulus", false],
+    ["rhododendron-large-leaved", false],
+  ])("%s in the frost's weeks: scorched is %p", (id, scorched) => {
+    const k = kindYearOf(CATALOGUE.byId(id)!, climateOf(PLACE), usualPlan("shear"));
+    expect(Math.max(...k.prices.scorch) > 0.01).toBe(scorched);
   });
 });
 

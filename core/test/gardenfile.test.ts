@@ -7,6 +7,7 @@ import {
   CATALOGUE,
   date,
   demoGarden,
+  hedgeFrom,
   gardenChange,
   gardenFileJsonSchema,
   issueText,
@@ -172,10 +173,11 @@ test("a file of version 9 drew stems with bare branches and wished for a height 
   expect(r.value.plants).toEqual(garden.plants);
 });
 
-test("a file of version 10 is read as one in which nothing was begun at a visit and no plant had a parent", () => {
+test("a file of version 10 is read as one in which nothing was begun at a visit, no plant had a parent and none was a hedge", () => {
   const now = JSON.parse(writeGardenFile(garden)) as { garden: Record<"visits" | "plants", object[]> };
   for (const v of now.garden.visits) Reflect.deleteProperty(v, "begun");
   for (const p of now.garden.plants) Reflect.deleteProperty(p, "parentId");
+  Reflect.deleteProperty(now.garden, "hedges");
   const r = read(JSON.stringify({ ...now, version: 10 }));
   expect(r.ok && r.value).toEqual(garden);
 });
@@ -183,6 +185,12 @@ test("a file of version 10 is read as one in which nothing was begun at a visit 
 describe("a bad file is refused with where and why", () => {
   const G = "garden";
   const one = (path: readonly Step[], value: unknown): string => JSON.stringify(changed([[G, ...path], value]));
+  const post = (alongM: number, groundM = 0) => ({ alongM, groundM, heightM: null, footM: null, topM: null });
+  const hedge = (posts: object[], more: object = {}): string => {
+    const [p] = garden.plants;
+    const h = { ...hedgeFrom(p!, { outline: true }, "h", date("2026-01-01"), 0), posts, ...more };
+    return one(["hedges"], [h]);
+  };
   const tallerAfter = [{ by: "height", beforeM: 1, afterM: 2 }];
   const tooManyStems = [{ by: "stems", removedCount: 9, liveCount: 4 }];
   const swappedFrost = changed([[G, "place", "lastFrost"], "10-20"], [[G, "place", "firstFrost"], "04-20"]);
@@ -234,6 +242,29 @@ describe("a bad file is refused with where and why", () => {
       /triffid/,
     ],
     ["a plan for no plant", one(["plans", 0, "plantId"], "moon"), "garden.plans[0].plantId", /no plant “moon”/],
+    ["posts out of order", hedge([post(0), post(5), post(5)]), "garden.hedges[0].posts[2].alongM", /in order along/],
+    ["a slope of 60°", hedge([post(0), post(2, 3.5)]), "garden.hedges[0].posts[1].groundM", /60°.*at most 45°/],
+    ["a hedge of three kilometres", hedge([post(0), post(3000)]), "garden.hedges[0].posts[1].alongM", /too large/],
+    ["a hedge with one post", hedge([post(0)]), "garden.hedges[0].posts", /too few/],
+    [
+      "a gap past its end",
+      hedge([post(0), post(5)], { gaps: [{ fromM: 4, toM: 6, what: "gap" }] }),
+      "garden.hedges[0].gaps[0].toM",
+      /does not lie on a hedge of 5 m/,
+    ],
+    [
+      "a stretch of a kind nobody knows",
+      hedge([post(0), post(5)], { stretches: [{ taxonId: "triffid", toM: 5 }] }),
+      "garden.hedges[0].stretches[0].taxonId",
+      /triffid/,
+    ],
+    [
+      "a top wider than possible",
+      hedge([{ ...post(0), topM: 9 }, post(5)]),
+      "garden.hedges[0].posts[0].topM",
+      /too large/,
+    ],
+    ["a hedge of no plant", hedge([post(0), post(5)], { plantId: "moon" }), "garden.hedges[0].plantId", /no plant/],
     ["stems of no plant", one(["stands", 0, "plantId"], "moon"), "garden.stands[0].plantId", /no plant “moon”/],
     [
       "a cut at a stem that is not there",

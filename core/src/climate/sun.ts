@@ -34,17 +34,35 @@ export interface SunPosition {
   readonly azimuthDeg: number;
 }
 
+/** Direction to the sun, of length one: up, east and north. */
+export interface SunVector {
+  readonly up: number;
+  readonly east: number;
+  readonly north: number;
+}
+
+/** The sun's way over a day, hour by hour (12 is the sun's noon), without refraction; what the hours share is worked out once. */
+export function sunPath(latitudeDeg: number, day: SeasonDay, h: Hemisphere): (solarHour: number) => SunVector {
+  const decl = declinationDeg(day, h) * RAD;
+  const lat = latitudeDeg * RAD;
+  const [sinD, cosD, sinL, cosL] = [Math.sin(decl), Math.cos(decl), Math.sin(lat), Math.cos(lat)];
+  return (solarHour) => {
+    const hour = (solarHour - 12) * 15 * RAD;
+    const cosH = Math.cos(hour);
+    return {
+      up: sinL * sinD + cosL * cosD * cosH,
+      east: 0 - cosD * Math.sin(hour),
+      north: cosL * sinD - sinL * cosD * cosH,
+    };
+  };
+}
+
 /**
  * Where the sun stands at a solar hour (12 is the sun's noon), without refraction; within half a degree.
  * // => sunAt(47.6, 170, "north", 12).altitudeDeg is about 65.8
  */
 export function sunAt(latitudeDeg: number, day: SeasonDay, h: Hemisphere, solarHour: number): SunPosition {
-  const decl = declinationDeg(day, h) * RAD;
-  const lat = latitudeDeg * RAD;
-  const hour = (solarHour - 12) * 15 * RAD;
-  const up = Math.sin(lat) * Math.sin(decl) + Math.cos(lat) * Math.cos(decl) * Math.cos(hour);
-  const east = -Math.cos(decl) * Math.sin(hour);
-  const north = Math.cos(lat) * Math.sin(decl) - Math.sin(lat) * Math.cos(decl) * Math.cos(hour);
+  const { up, east, north } = sunPath(latitudeDeg, day, h)(solarHour);
   return {
     altitudeDeg: Math.asin(Math.min(1, Math.max(-1, up))) / RAD,
     azimuthDeg: (Math.atan2(east, north) / RAD + 360) % 360,

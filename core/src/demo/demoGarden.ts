@@ -367,6 +367,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     plans,
     programmes: BEGUN.map((p) => ({ ...p, id: `years-${p.plantId}`, on: measured })),
     stands,
+    hedges: [],
     weather: [],
     seasons: [],
   });
@@ -388,6 +389,7 @@ export function emptyGarden(id: string, place: Garden["place"]): Garden {
     plans: [],
     programmes: [],
     stands: [],
+    hedges: [],
     weather: [],
     seasons: [],
   };

@@ -1,7 +1,7 @@
 /** What a row's own schema cannot see: names that point nowhere, days that cannot be, measures against each other. */
 import type { Catalogue } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import { GARDEN_LISTS, latestRecord, type Garden, type ListName } from "../model/index.ts";
+import { GARDEN_LISTS, latestRecord, type Garden, type Hedge, type ListName } from "../model/index.ts";
 import { issue, type FileIssue, type Path } from "./issues.ts";
 
 export type Rows<L extends ListName> = readonly { readonly i: number; readonly row: Garden[L][number] }[];
@@ -24,11 +24,17 @@ export function crossChecks(sound: Sound, ground: Ground, say: (i: FileIssue) =>
   for (const list of GARDEN_LISTS) twiceIssues(sound, list).forEach(say);
   for (const { i, row } of sound.rows("plants")) all(plantIssues(sound, row, ["plants", i], ground.catalogue, latest));
   for (const list of ["visits", "observations", "photos"] as const) recordIssues(sound, list, latest).forEach(say);
-  for (const list of ["plans", "programmes", "stands"] as const)
+  for (const list of ["plans", "programmes", "stands", "hedges"] as const)
     for (const { i, row } of sound.rows(list))
       if (!sound.ids("plants").has(row.plantId))
         say(issue("plant-unknown", [list, i, "plantId"], { got: row.plantId }));
   for (const { i, row } of sound.rows("stands")) all(standIssues(row, ["stands", i]));
+  const hedged = new Set<string>();
+  for (const { i, row } of sound.rows("hedges")) {
+    all(hedgeIssues(row, ["hedges", i], ground.catalogue));
+    if (hedged.has(row.plantId)) say(issue("hedge-twice", ["hedges", i, "plantId"], { got: row.plantId }));
+    hedged.add(row.plantId);
+  }
   for (const { i, row } of sound.rows("viewpoints")) all(unknownBed(sound, ["viewpoints", i], row.bedId));
   for (const { i, row } of sound.rows("visits")) all(cutIssues(row, ["visits", i]));
   for (const { i, row } of sound.rows("weather")) all(weatherIssues(row, ["weather", i]));
@@ -99,6 +105,39 @@ export function cutIssues(v: Pick<Garden["visits"][number], "cuts">, here: Path)
       return [issue("stems-order", [...path, "removedCount"], { removed: c.removedCount, live: c.liveCount })];
     return [];
   });
+}
+
+/** Ground that rises more steeply than one in one is a slip. */
+const STEEPEST = 1;
+
+/** What is wrong with a hedge's line: posts out of order, ground too steep, stretches and gaps that do not lie on it. */
+export function hedgeIssues(h: Hedge, here: Path, catalogue: Pick<Catalogue, "byId">): FileIssue[] {
+  const lengthM = h.posts.at(-1)!.alongM;
+  const posts = h.posts.slice(1).flatMap((p, i): FileIssue[] => {
+    const before = h.posts[i]!;
+    const on = p.alongM - before.alongM;
+    const path = [...here, "posts", i + 1];
+    if (on <= 0) return [issue("posts-order", [...path, "alongM"], { got: p.alongM, before: before.alongM })];
+    const rise = Math.abs(p.groundM - before.groundM) / on;
+    if (rise <= STEEPEST) return [];
+    return [issue("slope-steep", [...path, "groundM"], { got: Math.round((Math.atan(rise) * 180) / Math.PI) })];
+  });
+  const stretches = h.stretches.flatMap((s, i): FileIssue[] => {
+    const path = [...here, "stretches", i];
+    const from = h.stretches[i - 1]?.toM ?? 0;
+    return [
+      ...(catalogue.byId(s.taxonId) ? [] : [issue("taxon-unknown", [...path, "taxonId"], { got: s.taxonId })]),
+      ...(s.toM > from && s.toM <= lengthM
+        ? []
+        : [issue("span-order", [...path, "toM"], { from, to: s.toM, lengthM })]),
+    ];
+  });
+  const gaps = h.gaps.flatMap((g, i) =>
+    g.fromM < g.toM && g.toM <= lengthM
+      ? []
+      : [issue("span-order", [...here, "gaps", i, "toM"], { from: g.fromM, to: g.toM, lengthM })],
+  );
+  return [...posts, ...stretches, ...gaps];
 }
 
 /** Stems named twice, and cuts at stems, side branches or shoots that are not there. */

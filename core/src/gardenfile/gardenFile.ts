@@ -108,6 +108,7 @@ const listless: Readonly<Record<ListName, typeof unread>> = {
   plans: unread,
   programmes: unread,
   stands: unread,
+  hedges: unread,
   weather: unread,
   seasons: unread,
 };

@@ -32,6 +32,10 @@ export type FileIssueCode =
   | "height-order"
   | "stems-order"
   | "weather-order"
+  | "hedge-twice"
+  | "posts-order"
+  | "slope-steep"
+  | "span-order"
   | "too-many";
 /** What is wrong with a file, and where. */
 export type FileIssue = Issue<FileIssueCode | PlaceIssueCode>;

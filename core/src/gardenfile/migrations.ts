@@ -139,7 +139,7 @@ const built: Step = (file) => {
   return { ...file, garden: { ...garden, plants, ...(stands === undefined ? {} : { stands }) } };
 };
 
-/** What version 10 did not say: what a visit began, and whose rooted branch a plant was. */
+/** What version 10 did not say: what a visit began, whose rooted branch a plant was; and it knew no hedges. */
 export const BEGUN_FILL = { plants: { parentId: null }, visits: { begun: [] } } as const;
 
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
@@ -153,7 +153,7 @@ const STEPS: Readonly<Record<number, Step>> = {
   7: seenMore,
   8: formed,
   9: built,
-  10: filledWith(BEGUN_FILL, {}),
+  10: filledWith(BEGUN_FILL, { hedges: [] }),
 };
 export const NEWEST = 11;
 

@@ -1,14 +1,14 @@
 /** What comes off a hedge from one section to another: depth, area, share of the live shell, and whether it passes the green. */
 import type { Taxon } from "../catalogue/index.ts";
+import { FACES, type Face } from "../model/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 import {
   areaByStrips,
-  FACES,
+  edgesOf,
+  heightsOf,
   inset,
   outside,
-  spanAt,
   sumOfOutside,
-  type Face,
   type Outside,
   type Section,
 } from "./section.ts";
@@ -51,11 +51,12 @@ const RAD = Math.PI / 180;
 
 function depthsAt(now: Section, wanted: Section, face: Face, shiftM: Metres): Depths {
   let [deepestM, toGrowM] = [0, 0];
+  const [own, wished] = [edgesOf(now), edgesOf(wanted)];
   const square = Math.cos(wanted.batterDeg[face] * RAD);
   const side = face === "front" ? 0 : 1;
   for (let i = 0; i <= HEIGHTS; i++) {
     const z = (i / HEIGHTS) * Math.min(now.heightM, wanted.heightM);
-    const [a, b] = [spanAt(now, z), spanAt(wanted, z)];
+    const [a, b] = [own(z), wished(z)];
     if (a === null || b === null) continue;
     // The crown is drawn in on purpose: its round shoulders are no cut into the face.
     const inwards = b[side] + shiftM - a[side];
@@ -72,11 +73,12 @@ function depthsAt(now: Section, wanted: Section, face: Face, shiftM: Metres): De
  * @param shiftM how far the other's middle lies behind its own
  */
 export function cutBetween(now: Section, wanted: Section, greenM: Metres, shiftM: Metres = 0): HedgeCut {
-  const off = outside(now, wanted, shiftM);
   const core = inset(now, greenM);
-  const bare = core === null ? { front: 0, back: 0, top: 0 } : outside(core, wanted, shiftM, now.heightM);
-  // By the same strips as what comes off, so that all of it is all of it.
-  const shell = areaByStrips(now) - (core === null ? 0 : areaByStrips(core, now.heightM));
+  // All over the same strips, so that the parts sum to the whole.
+  const heights = heightsOf(now, wanted, core);
+  const off = outside(now, wanted, shiftM, heights);
+  const bare = core === null ? { front: 0, back: 0, top: 0 } : outside(core, wanted, shiftM, heights);
+  const shell = areaByStrips(now, heights) - (core === null ? 0 : areaByStrips(core, heights));
   const part = (where: Face | "top"): Share => clampShare((off[where] - bare[where]) / shell);
   const shareBy = { front: part("front"), back: part("back"), top: part("top") };
   const top: Depths = {

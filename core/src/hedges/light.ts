@@ -4,9 +4,10 @@
  * Sky under an even cover, flat horizon, no light thrown back from the ground: the closed form for long strips.
  */
 import type { Hemisphere, SeasonDay } from "../calendar/index.ts";
-import { sunAt } from "../climate/index.ts";
+import { sunPath } from "../climate/index.ts";
 import type { Degrees, Metres, Share } from "../units/index.ts";
-import { FACES, leanOf, type Face, type Section } from "./section.ts";
+import { FACES, type Face } from "../model/index.ts";
+import { leanOf, type Section } from "./section.ts";
 
 const RAD = Math.PI / 180;
 
@@ -69,16 +70,17 @@ export function sunOn(p: FacePoint, screen: Screen | null, at: SunDay): SunOn {
   const lean = p.batterDeg * RAD;
   const [out, up] = [Math.cos(lean), Math.sin(lean)];
   const screenTan = Math.tan(screenAngleDeg(p, screen) * RAD);
+  const sunAtHour = sunPath(at.latitudeDeg, at.day, at.hemisphere);
+  const [north, east] = [Math.cos(at.azimuthDeg * RAD), Math.sin(at.azimuthDeg * RAD)];
   let [hours, strength] = [0, 0];
   for (let h = STEP_H / 2; h < 24; h += STEP_H) {
-    const sun = sunAt(at.latitudeDeg, at.day, at.hemisphere, h);
-    if (sun.altitudeDeg <= 0) continue;
-    const alt = sun.altitudeDeg * RAD;
-    const across = Math.cos(alt) * Math.cos((sun.azimuthDeg - at.azimuthDeg) * RAD);
-    const straight = across * out + Math.sin(alt) * up;
+    const sun = sunAtHour(h);
+    if (sun.up <= 0) continue;
+    const across = sun.north * north + sun.east * east;
+    const straight = across * out + sun.up * up;
     if (straight <= 0) continue;
     // A long screen hides the sun while the sun's height across the hedge is below its top.
-    if (across > 0 && Math.sin(alt) < across * screenTan) continue;
+    if (across > 0 && sun.up < across * screenTan) continue;
     hours += STEP_H;
     strength += straight * STEP_H;
   }

@@ -2,16 +2,8 @@
  * A hedge cut across: two faces that lean, and a crown. Widths at a height, areas, and what lies in one section and not
  * in another, all exact for the outline; lengths in metres, areas in m² (m³ for each metre of hedge).
  */
+import type { Crown, Face } from "../model/index.ts";
 import type { Degrees, Metres } from "../units/index.ts";
-
-/** Ends of a hedge's top. */
-export const CROWNS = ["flat", "rounded", "ridged"] as const;
-/** One of them. */
-export type Crown = (typeof CROWNS)[number];
-/** The two faces; the front is the one that looks where the hedge is said to face. */
-export const FACES = ["front", "back"] as const;
-/** One of the faces. */
-export type Face = (typeof FACES)[number];
 
 /** A section over level ground. */
 export interface Section {
@@ -60,19 +52,22 @@ export type Span = readonly [frontM: Metres, backM: Metres];
 const crownPart = (crown: Crown, t: number): number =>
   crown === "rounded" ? Math.sqrt(Math.max(0, 1 - t * t)) : 1 - t;
 
-/** The edges at a height above the ground; null above the top. */
-export function spanAt(s: Section, zM: Metres): Span | null {
-  if (zM < 0 || zM > s.heightM) return null;
+/** The edges at any height above the ground, null above the top; asked a few hundred times for one area. */
+export function edgesOf(s: Section): (zM: Metres) => Span | null {
   const sh = shoulderOf(s);
-  const at = Math.min(zM, sh.heightM);
-  const front = at * leanOf(s.batterDeg.front) - s.footM / 2;
-  const back = s.footM / 2 - at * leanOf(s.batterDeg.back);
-  if (front >= back) return null;
-  if (zM <= sh.heightM || sh.riseM === 0) return [front, back];
-  const half = ((back - front) / 2) * crownPart(s.crown, (zM - sh.heightM) / sh.riseM);
-  const middle = (front + back) / 2;
-  return [middle - half, middle + half];
+  const [front, back] = [leanOf(s.batterDeg.front), leanOf(s.batterDeg.back)];
+  return (zM) => {
+    if (zM < 0 || zM > s.heightM) return null;
+    const at = Math.min(zM, sh.heightM);
+    const [a, b] = [at * front - s.footM / 2, s.footM / 2 - at * back];
+    if (a >= b) return null;
+    if (zM <= sh.heightM || sh.riseM === 0) return [a, b];
+    const half = ((b - a) / 2) * crownPart(s.crown, (zM - sh.heightM) / sh.riseM);
+    return [(a + b) / 2 - half, (a + b) / 2 + half];
+  };
 }
+/** The edges at a height above the ground; null above the top. */
+export const spanAt = (s: Section, zM: Metres): Span | null => edgesOf(s)(zM);
 
 /** Width at a height; 0 above the top. */
 export function widthAt(s: Section, zM: Metres): Metres {
@@ -87,16 +82,31 @@ export function areaOf(s: Section): number {
   return (sh.heightM * (s.footM + sh.widthM)) / 2 + crown;
 }
 
-const STRIPS = 400;
-/** Sums a width over the heights from the ground to a top, by the middle of each strip. */
-function overHeight(topM: Metres, width: (zM: Metres) => number): number {
-  const dz = topM / STRIPS;
-  let sum = 0;
-  for (let i = 0; i < STRIPS; i++) sum += width((i + 0.5) * dz);
-  return sum * dz;
+/** Heights between which all widths run straight or round: shoulders and tops of the sections that are compared. */
+export const heightsOf = (...all: readonly (Section | null)[]): readonly Metres[] =>
+  [0, ...all.flatMap((s) => (s === null ? [] : [shoulderOf(s).heightM, s.heightM]))].toSorted((x, y) => x - y);
+
+const STRIPS = 40;
+/** Calls back with the middle of each strip and its height; the strips end at the heights that are given. */
+function strips(heights: readonly Metres[], each: (zM: Metres, dzM: Metres) => void): void {
+  for (let k = 1; k < heights.length; k++) {
+    const [from, to] = [heights[k - 1]!, heights[k]!];
+    if (to - from < 1e-9) continue;
+    const dz = (to - from) / STRIPS;
+    for (let i = 0; i < STRIPS; i++) each(from + (i + 0.5) * dz, dz);
+  }
 }
-/** The same area from the widths alone; checks the formula. @param overM height that the strips part */
-export const areaByStrips = (s: Section, overM: Metres = s.heightM): number => overHeight(overM, (z) => widthAt(s, z));
+
+/** The same area from the widths alone; checks the formula. @param heights that the strips end at */
+export function areaByStrips(s: Section, heights: readonly Metres[] = heightsOf(s)): number {
+  const edges = edgesOf(s);
+  let sum = 0;
+  strips(heights, (z, dz) => {
+    const span = edges(z);
+    if (span !== null) sum += (span[1] - span[0]) * dz;
+  });
+  return sum;
+}
 
 /** Length of a face along its lean, from the ground to the shoulder, m. */
 export const faceLengthOf = (s: Section, face: Face): Metres =>
@@ -140,24 +150,28 @@ export interface Outside {
 /**
  * Part of one section outside another.
  * @param shiftM how far the other's middle lies behind its own
- * @param overM height that the strips part; two sections asked over the same one can be taken from each other
+ * @param heights that the strips end at; areas over the same ones can be taken from each other
  */
-export function outside(s: Section, other: Section | null, shiftM: Metres = 0, overM: Metres = s.heightM): Outside {
+export function outside(
+  s: Section,
+  other: Section | null,
+  shiftM: Metres = 0,
+  heights: readonly Metres[] = heightsOf(s, other),
+): Outside {
   let [front, back, top] = [0, 0, 0];
-  const dz = overM / STRIPS;
-  for (let i = 0; i < STRIPS; i++) {
-    const z = (i + 0.5) * dz;
-    const own = spanAt(s, z);
-    if (own === null) continue;
-    const [a, b] = own;
-    const o = other === null ? null : spanAt(other, z);
+  const [own, theirs] = [edgesOf(s), other === null ? null : edgesOf(other)];
+  strips(heights, (z, dz) => {
+    const span = own(z);
+    if (span === null) return;
+    const [a, b] = span;
+    const o = theirs?.(z) ?? null;
     if (o === null) {
       top += (b - a) * dz;
-      continue;
+      return;
     }
     front += Math.max(0, Math.min(b, o[0] + shiftM) - a) * dz;
     back += Math.max(0, b - Math.max(a, o[1] + shiftM)) * dz;
-  }
+  });
   return { front, back, top };
 }
 

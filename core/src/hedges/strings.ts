@@ -1,4 +1,5 @@
 /** Setting out: posts along a hedge, strings between them, and how far each line stands from a datum. */
+import type { Top } from "../model/index.ts";
 import type { Metres } from "../units/index.ts";
 import { shoulderOf, spanAt, type Section } from "./section.ts";
 
@@ -7,10 +8,6 @@ export interface PostAt {
   readonly alongM: Metres;
   readonly groundM: Metres;
 }
-/** How the top goes over a slope. */
-export const TOPS = ["level", "follows", "steps"] as const;
-/** One of them. */
-export type Top = (typeof TOPS)[number];
 
 /** The lines at a post, m. */
 export interface StringsAt {

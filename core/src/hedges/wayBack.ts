@@ -1,8 +1,9 @@
 /** An overgrown hedge brought back over years: by faces, by height, or at once, and never past the green where bare wood stays bare. */
+import type { Face } from "../model/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { cutBetween, yearsToGreen } from "./cut.ts";
-import { areaOf, inset, leanOf, spanAt, type Face, type Section } from "./section.ts";
+import { areaOf, inset, leanOf, spanAt, widthAt, type Section } from "./section.ts";
 
 /** One face a year, the height first, or all in one year. */
 export const WAYS_BACK = ["by-faces", "height-first", "at-once"] as const;
@@ -128,7 +129,8 @@ export function wayBack(
     steps.push({ year: [from, to], parts, after, share: cut.share, waitsFor: waits ? "face-green" : null });
     standing = after;
   }
-  const wider = reached.footM - wanted.footM;
+  const topM = 0.98 * Math.min(reached.heightM, wanted.heightM);
+  const wider = Math.max(...[0, topM].map((z) => widthAt(reached, z) - widthAt(wanted, z)));
   return {
     way,
     steps,

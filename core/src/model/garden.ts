@@ -9,6 +9,7 @@
  *          ├ observations ─ what was seen
  *          ├ viewpoints ─ where somebody stands or sits and looks at a bed
  *          ├ stands ─ the stems of a plant as recorded on a day, with the cuts that are tried on them
+ *          ├ hedges ─ the line, the section and the sides of a plant that is a hedge
  *          ├ photos ─ of a plant on a day; their pictures lie apart, by the same id
  *          ├ plans ─ a task meant for a plant on a day
  *          ├ programmes ─ what a plant is brought to over years
@@ -30,6 +31,7 @@ import {
   VisitSchema,
   WeatherYearSchema,
 } from "./records.ts";
+import { HedgeSchema } from "./hedge.ts";
 import { StandSchema } from "./stand.ts";
 
 /** The lists of a garden, each with its schema; every rim (database, file, diff) walks this table. */
@@ -43,6 +45,7 @@ export const LIST_SCHEMAS = {
   plans: PlannedCutSchema,
   programmes: ProgrammeSchema,
   stands: StandSchema,
+  hedges: HedgeSchema,
   weather: WeatherYearSchema,
   seasons: SeasonNoteSchema,
 } as const;
@@ -66,6 +69,7 @@ export const GardenSchema = z.strictObject({
   plans: rows(PlannedCutSchema, MOST.plans),
   programmes: rows(ProgrammeSchema, MOST.programmes),
   stands: rows(StandSchema, MOST.stands),
+  hedges: rows(HedgeSchema, MOST.hedges),
   weather: rows(WeatherYearSchema, MOST.weather),
   seasons: rows(SeasonNoteSchema, MOST.seasons),
 });

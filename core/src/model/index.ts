@@ -4,6 +4,7 @@ export * from "./place.ts";
 export * from "./plant.ts";
 export * from "./records.ts";
 export * from "./stand.ts";
+export * from "./hedge.ts";
 export * from "./garden.ts";
 export * from "./words.ts";
 export * from "./order.ts";

@@ -47,6 +47,12 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
     `${MONTH_NAMES[Number(v["month"]) - 1]}: the mean minimum (${v["minC"]} °C) must lie below the mean maximum (${v["maxC"]} °C).`,
   "months-hemisphere": (v) =>
     `These months are coldest in the middle of the ${v["hemisphere"]}ern summer: check the sign of the latitude.`,
+  "hedge-twice": (v) => `${v["got"]} is a hedge already: expected one to a plant.`,
+  "posts-order": (v) =>
+    `This post stands at ${v["got"]} m, the one before it at ${v["before"]} m: expected posts in order along the hedge.`,
+  "slope-steep": (v) => `The ground rises ${v["got"]}° to this post: expected at most 45°.`,
+  "span-order": (v) =>
+    `From ${v["from"]} m to ${v["to"]} m does not lie on a hedge of ${v["lengthM"]} m: expected from before to, both on it.`,
   "weather-order": (v) => `The day's minimum (${v["minC"]} °C) lies above its maximum (${v["maxC"]} °C).`,
   "weather-empty": () => "The file is empty: expected one day a line with its minimum and maximum.",
   "weather-columns": (v) =>

@@ -13,6 +13,7 @@ import {
   TIMING_FILL,
   type Bed,
   type Garden,
+  type Hedge,
   type ListName,
   type Observation,
   type Photo,
@@ -211,7 +212,7 @@ export const VERSIONS: readonly {
   { version: 8, stores: {} },
   { version: 9, stores: {}, upgrade: filling(FORM_FILL) },
   { version: 10, stores: {}, upgrade: built },
-  { version: 11, stores: {}, upgrade: filling(BEGUN_FILL) },
+  { version: 11, stores: { hedges: "id, plantId" }, upgrade: filling(BEGUN_FILL) },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */
@@ -257,6 +258,7 @@ export class WrenDb extends Dexie {
   declare plans: Table<PlannedCut, string>;
   declare programmes: Table<Programme, string>;
   declare stands: Table<Stand, string>;
+  declare hedges: Table<Hedge, string>;
   declare weather: Table<WeatherYear, string>;
   declare seasons: Table<SeasonNote, string>;
   declare changes: Table<Change, number>;

@@ -155,6 +155,7 @@ const LIST_WORDS: Readonly<Record<RowList, string>> = {
   plans: "Plan",
   programmes: "What is begun for years",
   stands: "Stems",
+  hedges: "Hedge",
   weather: "Weather",
   seasons: "A year's pace",
 };

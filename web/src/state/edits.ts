@@ -79,6 +79,7 @@ export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   plans: g.plans.filter((o) => o.plantId !== plantId),
   programmes: g.programmes.filter((p) => p.plantId !== plantId),
   stands: g.stands.filter((s) => s.plantId !== plantId),
+  hedges: g.hedges.filter((h) => h.plantId !== plantId),
 });
 
 /** A label nothing in the garden has: as wanted, or with a number. */

@@ -1,0 +1,398 @@
+/** What a hedge of the garden answers on a day: how it stands, what is wrong, the section it should have, and what follows. */
+import { kindYearFor } from "../advice/index.ts";
+import type { Taxon } from "../catalogue/index.ts";
+import {
+  addDays,
+  monthDayToSeasonDay,
+  seasonDate,
+  YEAR_DAYS,
+  type PlainDate,
+  type SeasonDay,
+} from "../calendar/index.ts";
+import { heightOf, plantsYear, type GardenModel } from "../garden/index.ts";
+import {
+  FACES,
+  VERDICT_TABLE,
+  VERDICTS,
+  type Face,
+  type Hedge,
+  type Plant,
+  type Post,
+  type Task,
+} from "../model/index.ts";
+import { growthDone } from "../phenology/index.ts";
+import { misfit } from "../price/index.ts";
+import type { Degrees, Metres, Minutes, Share } from "../units/index.ts";
+import { cutBetween, greenDepthOf, LOOSE_OF_CUT, type HedgeCut } from "./cut.ts";
+import {
+  leastBatter,
+  looksTo,
+  LOWER_THIRD,
+  lowerSky,
+  MOST_BATTER_DEG,
+  pointAt,
+  sunOn,
+  topSky,
+  type LeastBatter,
+  type Screens,
+} from "./light.ts";
+import { clippedOf, leanOf, measuredSection, sumOfOutside, topOf, type Section } from "./section.ts";
+import { evenPosts, stringsFor, type StringsAt } from "./strings.ts";
+import { planTrims, TOLERANCES_M, type TrimPlan, type TrimYear } from "./trims.ts";
+import { mayBeAtOnce, wayBack, WAYS_BACK, withinGreen, type BackPlan } from "./wayBack.ts";
+
+/** Ours, from common practice. */
+export const HEDGE_ASSUMPTIONS = {
+  /** Of an uncut leader's growth, what a clipped face grows in a year. */
+  clippedGrowth: 0.5,
+  /** Least lean that is worth setting out, about 1 in 10 (checks.md 5.8: figures run from 1:10 to 1:4). */
+  usualBatterDeg: 5.7,
+  /** Sky of the lower third beside the top's that keeps a foot dense. */
+  wantedLight: 0.55,
+  leastTopM: 0.3,
+  /** Minutes for a square metre of face: by hand, with a powered trimmer; a third either way. */
+  minutesPerM2: { hand: 4, powered: 1.5 },
+  hands: [0.67, 1.5],
+  /** A barrow holds so much, heaped. */
+  barrowM3: 0.1,
+} as const;
+
+/** What flowers on this year's shoots, over and over, is cut to shape at rest instead. */
+const SHORN: ReadonlySet<Taxon["floweringWood"]> = new Set(["old", "foliage"]);
+/** A clipped hedge is shorn, but where shears slice large leaves it is cut shoot by shoot. */
+export const trimTask = (t: Taxon): Task =>
+  misfit(t, "shear") === null && t.never.shear === undefined && (t.outline || SHORN.has(t.floweringWood))
+    ? "shear"
+    : "shape";
+
+/** Length of a hedge, m. */
+export const lengthOf = (h: Pick<Hedge, "posts">): Metres => h.posts.at(-1)!.alongM - h.posts[0]!.alongM;
+
+/** A post with its measures filled in from its neighbours. */
+export interface PostMeasured extends Post {
+  readonly heightM: Metres;
+  readonly footM: Metres;
+  readonly topM: Metres;
+}
+
+/** Measures at every post: what was not taken at one lies between its neighbours', straight. @param fallback where none was taken at all */
+export function measuredPosts(
+  h: Pick<Hedge, "posts">,
+  fallback: Readonly<Record<"heightM" | "footM" | "topM", Metres>>,
+): readonly PostMeasured[] {
+  const at = (key: "heightM" | "footM" | "topM", alongM: Metres): Metres => {
+    const known = h.posts.filter((p) => p[key] !== null);
+    const after = known.find((p) => p.alongM >= alongM);
+    const before = known.findLast((p) => p.alongM <= alongM);
+    if (!after || !before) return (after ?? before)?.[key] ?? fallback[key];
+    const part = after === before ? 0 : (alongM - before.alongM) / (after.alongM - before.alongM);
+    return before[key]! + part * (after[key]! - before[key]!);
+  };
+  return h.posts.map((p) => ({
+    ...p,
+    heightM: at("heightM", p.alongM),
+    footM: at("footM", p.alongM),
+    topM: at("topM", p.alongM),
+  }));
+}
+
+/** What is wrong with how a hedge stands. */
+export type HedgeFault = "top-wider" | "upright" | "too-narrow" | "face-thin" | "face-bare" | "gap" | "out-of-reach";
+
+/** Kinds of a hedge with their lengths. */
+export interface Stretch {
+  readonly taxon: Taxon;
+  readonly fromM: Metres;
+  readonly toM: Metres;
+}
+
+/** Light on a face, as it stands and as it would. */
+export interface FaceLight {
+  readonly face: Face;
+  readonly looksToDeg: Degrees;
+  /** Sky of the lower third beside the top's. */
+  readonly now: Share;
+  readonly then: Share;
+  /** Direct sun on the lower third at midsummer, hours. */
+  readonly sunNowH: number;
+  readonly sunThenH: number;
+  readonly least: LeastBatter;
+}
+
+/** How a hedge stands, whatever is wanted of it. */
+export interface HedgeStands {
+  readonly plant: Plant;
+  readonly hedge: Hedge;
+  readonly taxon: Taxon;
+  readonly stretches: readonly Stretch[];
+  readonly lengthM: Metres;
+  /** The middling section, by the posts' measures. */
+  readonly now: Section;
+  readonly greenM: Metres;
+  readonly faults: readonly HedgeFault[];
+  readonly task: Task;
+}
+
+/** What bringing it to a section means. */
+export interface HedgeTo {
+  readonly wanted: Section;
+  readonly light: readonly FaceLight[];
+  readonly cut: HedgeCut;
+  /** Cut off in all, and as it lies loose; m³. */
+  readonly cutM3: number;
+  readonly looseM3: readonly [number, number];
+  readonly barrows: readonly [number, number];
+  readonly faceM2: number;
+  readonly minutes: Readonly<Record<"hand" | "powered", readonly [Minutes, Minutes]>>;
+  readonly strings: readonly StringsAt[];
+  readonly ways: readonly BackPlan[];
+}
+
+/** The trims of its year. */
+export interface HedgeTrims {
+  readonly toleranceM: Metres;
+  readonly year: TrimYear;
+  /** One, two and three trims a year; null where the open days do not hold so many. */
+  readonly plans: readonly (TrimPlan | null)[];
+  /** How many are advised, or chosen. */
+  readonly count: number;
+}
+
+/** The middle of a list of sizes. */
+const middling = (xs: readonly number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)]!;
+
+const screensOf = (h: Hedge): Screens => ({ front: h.front.screen, back: h.back.screen });
+
+/**
+ * The section that is proposed: as high as is wished, a foot that is there or as wide as the top needs, each face leaned as
+ * its lower third asks for, at least as is usual and at most fifteen degrees.
+ */
+export function proposedSection(
+  now: Section,
+  wishedM: Metres | null,
+  screens: Screens,
+  t: Taxon,
+  greenM: Metres,
+): Section {
+  const a = HEDGE_ASSUMPTIONS;
+  const heightM = wishedM ?? now.heightM;
+  const asked = (face: Face): Degrees => {
+    const { batterDeg } = leastBatter({ ...now, heightM, crown: "flat" }, face, screens, a.wantedLight, a.leastTopM);
+    return Math.min(MOST_BATTER_DEG, Math.max(a.usualBatterDeg, batterDeg ?? MOST_BATTER_DEG));
+  };
+  const deg = { front: asked("front"), back: asked("back") };
+  const needs = a.leastTopM + heightM * (leanOf(deg.front) + leanOf(deg.back));
+  // A foot wider than now has to grow.
+  const footM = Math.max(now.footM, needs);
+  const room = Math.max(0, footM - a.leastTopM) / heightM;
+  const lean = leanOf(deg.front) + leanOf(deg.back);
+  const part = lean > room ? room / lean : 1;
+  const eased = (d: Degrees): Degrees => (Math.atan(leanOf(d) * part) * 180) / Math.PI;
+  const best: Section = {
+    heightM,
+    footM,
+    batterDeg: { front: eased(deg.front), back: eased(deg.back) },
+    crown: "flat",
+  };
+  // Where bare wood stays bare it comes in no further than its green.
+  return t.regrowthFromLeaflessWood === "no" ? withinGreen(now, best, greenM) : best;
+}
+
+function faultsOf(h: Hedge, now: Section): readonly HedgeFault[] {
+  const out: HedgeFault[] = [];
+  const lean = FACES.map((f) => now.batterDeg[f]);
+  if (topOf(now) > now.footM + 0.02) out.push("top-wider");
+  else if (Math.max(...lean) < 1) out.push("upright");
+  if (now.footM < 0.35) out.push("too-narrow");
+  if (FACES.some((f) => h[f].state === "bare")) out.push("face-bare");
+  else if (FACES.some((f) => h[f].state === "thin")) out.push("face-thin");
+  if (h.gaps.length > 0) out.push("gap");
+  if (now.heightM > 2.5) out.push("out-of-reach");
+  return out;
+}
+
+/** The days of a year for trims of a hedge: prices of the cut, days that are open, growth of a clipped face. */
+export function trimYearOf(model: GardenModel, plant: Plant, hedge: Hedge, on: PlainDate): TrimYear {
+  const taxon = model.taxonOf(plant);
+  const kind = kindYearFor(model, plant, on, trimTask(taxon));
+  const year = plantsYear(model, plant, on);
+  const growthM = taxon.growthM[1] * HEDGE_ASSUMPTIONS.clippedGrowth;
+  const days = Array.from({ length: YEAR_DAYS }, (_, d) => d);
+  const { hemisphere } = model.climate;
+  const [from, to] = hedge.birds
+    ? [monthDayToSeasonDay(hedge.birds.from, hemisphere), monthDayToSeasonDay(hedge.birds.to, hemisphere)]
+    : [1, 0];
+  const nesting = (d: number): boolean =>
+    hedge.birds !== null && (from <= to ? d >= from && d <= to : d >= from || d <= to);
+  const go = days.map((d) => VERDICT_TABLE[VERDICTS[kind.verdicts[d]!]!].go || kind.open[d] === 1);
+  return {
+    harm: kind.prices.harm,
+    open: days.map((d) => (go[d] && !nesting(d) ? 1 : 0)),
+    grownM: days.map((d) => growthM * growthDone(year, d)),
+    toleranceM: hedge.toleranceM ?? (hedge.formal ? TOLERANCES_M.formal : TOLERANCES_M.easy),
+  };
+}
+
+/** What one more trim a year must save to be worth its work, in the planner's own cost; ours. */
+const WORTH_A_TRIM = 0.12;
+
+/** How a hedge stands on a day. */
+export function hedgeStands(model: GardenModel, hedge: Hedge, on: PlainDate): HedgeStands {
+  const plant = model.plant(hedge.plantId);
+  const taxon = model.taxonOf(plant);
+  const lengthM = lengthOf(hedge);
+  const tall = heightOf(model, plant, on).heightM;
+  const posts = measuredPosts(hedge, { heightM: tall, footM: Math.max(0.4, tall / 3), topM: Math.max(0.3, tall / 3) });
+  const now = measuredSection(
+    middling(posts.map((p) => p.heightM)),
+    middling(posts.map((p) => p.footM)),
+    middling(posts.map((p) => p.topM)),
+  );
+  const stretches = hedge.stretches.flatMap((s, i): Stretch[] => {
+    const kind = model.catalogue.byId(s.taxonId);
+    return kind ? [{ taxon: kind, fromM: hedge.stretches[i - 1]?.toM ?? 0, toM: s.toM }] : [];
+  });
+  return {
+    plant,
+    hedge,
+    taxon,
+    stretches: stretches.length > 0 ? stretches : [{ taxon, fromM: 0, toM: lengthM }],
+    lengthM,
+    now,
+    greenM: hedge.greenM ?? greenDepthOf(taxon),
+    faults: faultsOf(hedge, now),
+    task: trimTask(taxon),
+  };
+}
+
+/** The section a hedge is brought to: the one that was chosen, else the one that is proposed. */
+export function wantedSection(s: HedgeStands): Section {
+  const w = s.hedge.wanted;
+  return w
+    ? { heightM: w.heightM, footM: w.footM, batterDeg: { front: w.frontDeg, back: w.backDeg }, crown: w.crown }
+    : proposedSection(s.now, s.plant.goal.heightM, screensOf(s.hedge), s.taxon, s.greenM);
+}
+
+/** A day about midsummer, of the hemisphere's year. */
+const MIDSUMMER: SeasonDay = 171;
+
+/** What bringing a hedge to a section means: quick enough to be asked at every step of a drag. */
+export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): HedgeTo {
+  const a = HEDGE_ASSUMPTIONS;
+  const { hedge, now, greenM, taxon, lengthM } = s;
+  const screens = screensOf(hedge);
+  const cut = cutBetween(now, wanted, greenM);
+  const cutM3 = sumOfOutside(cut.off) * lengthM;
+  const loose = (part: number): number => cutM3 * LOOSE_OF_CUT[part]!;
+  const faceM2 = clippedOf(wanted) * lengthM;
+  const minutes = (tool: "hand" | "powered"): readonly [Minutes, Minutes] => [
+    faceM2 * a.minutesPerM2[tool] * a.hands[0],
+    faceM2 * a.minutesPerM2[tool] * a.hands[1],
+  ];
+  const summer = {
+    latitudeDeg: model.garden.place.latitudeDeg,
+    hemisphere: model.climate.hemisphere,
+    day: MIDSUMMER,
+  };
+  const light = FACES.map((face): FaceLight => {
+    const looksToDeg = looksTo(hedge.facesDeg, face);
+    const sun = (of: Section): number =>
+      sunOn(pointAt(of, face, of.heightM * LOWER_THIRD), screens[face], { ...summer, azimuthDeg: looksToDeg }).hours;
+    return {
+      face,
+      looksToDeg,
+      now: lowerSky(now, face, screens[face]) / topSky(now, screens),
+      then: lowerSky(wanted, face, screens[face]) / topSky(wanted, screens),
+      sunNowH: sun(now),
+      sunThenH: sun(wanted),
+      least: leastBatter(now, face, screens, a.wantedLight, topOf(wanted)),
+    };
+  });
+  const sunny: Face = light[0]!.sunNowH >= light[1]!.sunNowH ? "front" : "back";
+  const posts = evenPosts(hedge.posts, Math.max(2, Math.min(MOST_STRINGS, Math.round(lengthM / POST_APART_M) + 1)));
+  return {
+    wanted,
+    light,
+    cut,
+    cutM3,
+    looseM3: [loose(0), loose(1)],
+    barrows: [loose(0) / a.barrowM3, loose(1) / a.barrowM3],
+    faceM2,
+    minutes: { hand: minutes("hand"), powered: minutes("powered") },
+    strings: stringsFor(wanted, posts, hedge.wanted?.top ?? "follows"),
+    ways: waysBack(now, wanted, taxon, greenM, sunny),
+  };
+}
+/** Posts are set about so far apart, and no more than this many. */
+const POST_APART_M: Metres = 3;
+const MOST_STRINGS = 9;
+
+/** The ways back that differ from each other. */
+function waysBack(now: Section, wanted: Section, t: Taxon, greenM: Metres, sunny: Face): readonly BackPlan[] {
+  const named = new Set<string>();
+  return WAYS_BACK.filter((way) => way !== "at-once" || mayBeAtOnce(t))
+    .map((way) => wayBack(now, wanted, t, greenM, way, sunny))
+    .filter((plan) => {
+      const key = JSON.stringify(plan.steps.map((x) => [x.year, x.after]));
+      const known = named.has(key);
+      named.add(key);
+      return !known;
+    });
+}
+
+/** One, two and three trims of its year side by side. */
+export function hedgeTrims(model: GardenModel, s: HedgeStands, on: PlainDate): HedgeTrims {
+  const year = trimYearOf(model, s.plant, s.hedge, on);
+  const plans = [1, 2, 3].map((n) => planTrims(year, n));
+  const cost = (i: number): number => {
+    const t = plans[i];
+    return t ? t.harm + t.shaggy + WORTH_A_TRIM * (i + 1) : Infinity;
+  };
+  const best = plans.reduce((b, _, i) => (cost(i) < cost(b) ? i : b), 0);
+  return { toleranceM: year.toleranceM, year, plans, count: s.hedge.trims ?? best + 1 };
+}
+
+/** The days of a trim plan that come next, as dates from a day on. */
+export function trimDates(model: GardenModel, plan: TrimPlan, on: PlainDate): readonly PlainDate[] {
+  const { seasonYear } = model.season(on);
+  return plan.days
+    .map((d) => {
+      const day = seasonDate(seasonYear, d, model.climate.hemisphere);
+      return day < addDays(on, -7) ? seasonDate(seasonYear + 1, d, model.climate.hemisphere) : day;
+    })
+    .toSorted();
+}
+
+/** How a plant becomes a hedge: its line as long as it is wide, its size as it was last measured, and nothing said of its sides. */
+export function hedgeFrom(
+  plant: Plant,
+  taxon: Pick<Taxon, "outline">,
+  id: string,
+  on: PlainDate,
+  facesDeg: Degrees,
+): Hedge {
+  const side = { state: "dense" as const, beside: "open" as const, screen: null };
+  const foot = Math.min(1.2, Math.max(0.3, plant.heightM * 0.4));
+  return {
+    id,
+    plantId: plant.id,
+    on,
+    facesDeg,
+    posts: [
+      { alongM: 0, groundM: 0, heightM: plant.heightM, footM: foot, topM: foot },
+      { alongM: Math.max(0.5, plant.widthM), groundM: 0, heightM: null, footM: null, topM: null },
+    ],
+    stretches: [],
+    gaps: [],
+    front: side,
+    back: side,
+    boundary: false,
+    wanted: null,
+    formal: taxon.outline,
+    toleranceM: null,
+    trims: null,
+    birds: null,
+    greenM: null,
+    note: "",
+  };
+}

@@ -1,0 +1,121 @@
+/** Hedges of a garden: the answers of common practice for one size in five kinds, and what the file refuses of them. */
+import { describe, expect, test } from "@jest/globals";
+import {
+  CATALOGUE,
+  cutBetween,
+  date,
+  hedgeFrom,
+  hedgeStands,
+  hedgeTo,
+  hedgeTrims,
+  partsOf,
+  topOf,
+  trimDates,
+  wantedSection,
+  widthAt,
+  type Hedge,
+} from "@wren/core";
+import { modelOf, PLACE, plantOf } from "./support.ts";
+
+const on = date("2026-03-10");
+/** 12 m, 2.2 m high, 0.7 m at the foot and 1.1 m at the top, on a slope of 6 %, facing north. */
+const hedgeOf = (id: string, more: Partial<Hedge> = {}) => {
+  const plant = plantOf(id, { heightM: 2.2, widthM: 12 });
+  const model = modelOf([plant]);
+  const measured = { heightM: 2.2, footM: 0.7, topM: 1.1 };
+  const hedge: Hedge = {
+    ...hedgeFrom(plant, CATALOGUE.byId(id)!, "h", on, 0),
+    posts: [
+      { alongM: 0, groundM: 0, ...measured },
+      { alongM: 12, groundM: 0.72, heightM: null, footM: null, topM: null },
+    ],
+    boundary: true,
+    ...more,
+  };
+  const stands = hedgeStands(model, hedge, on);
+  const to = hedgeTo(model, stands, wantedSection(stands));
+  return { model, hedge, stands, to, trims: hedgeTrims(model, stands, on) };
+};
+
+describe("a yew boundary, wider at the top than at the foot", () => {
+  const { stands, to, trims, model } = hedgeOf("taxus-media");
+  test("what is wrong, and a section that mends it: narrower at the top, more light on both feet", () => {
+    expect(stands.faults).toEqual(["top-wider"]);
+    expect(topOf(to.wanted)).toBeLessThan(to.wanted.footM);
+    for (const l of to.light) {
+      expect(l.then).toBeGreaterThan(l.now);
+      expect(l.sunThenH).toBeGreaterThan(l.sunNowH);
+    }
+    expect(to.light.map((l) => l.looksToDeg)).toEqual([0, 180]);
+  });
+  test("five posts, each with its strings; what comes off, in its years, one face after the other", () => {
+    expect(to.strings.map((s) => s.alongM)).toEqual([0, 3, 6, 9, 12]);
+    expect(to.cut.pastGreen).toEqual(["front", "back"]);
+    const [byFaces] = to.ways;
+    expect(byFaces!.steps.map((s) => s.year)).toEqual([
+      [0, 0],
+      [3, 5],
+    ]);
+    expect(to.cutM3).toBeCloseTo(12 * (to.cut.off.front + to.cut.off.back + to.cut.off.top), 9);
+    expect(to.looseM3[1]).toBeGreaterThan(to.looseM3[0]);
+  });
+  test("its trims fall after the flush, two of them six weeks before frost, and more trims stand closer", () => {
+    const [one, two] = trims.plans;
+    const months = trimDates(model, two!, on).map((d) => partsOf(d).month);
+    expect(months).toEqual([6, 8]);
+    expect(two!.shaggy).toBeLessThan(one!.shaggy);
+  });
+});
+
+test("the same size in five kinds: plainly different, each as practice has it", () => {
+  const yew = hedgeOf("taxus-media");
+  const privet = hedgeOf("ligustrum-ovalifolium");
+  const thuja = hedgeOf("thuja-occidentalis");
+  const beech = hedgeOf("fagus-sylvatica");
+  const forsythia = hedgeOf("forsythia-intermedia");
+  // Privet grows fast and is trimmed more often than yew, and comes back from bare wood sooner.
+  expect(privet.trims.count).toBeGreaterThan(yew.trims.count);
+  expect(privet.to.ways[0]!.steps[1]!.year[0]).toBeLessThan(yew.to.ways[0]!.steps[1]!.year[0]);
+  // Arborvitae stays in its green: its top stays wider than a yew's.
+  expect(thuja.to.cut.pastGreen).toEqual([]);
+  expect(topOf(thuja.to.wanted)).toBeGreaterThan(topOf(yew.to.wanted) + 0.3);
+  const deep = cutBetween(thuja.stands.now, yew.to.wanted, thuja.stands.greenM);
+  expect(deep.pastGreen).toContain("front");
+  // Beech holds its leaves in winter: trimmed in summer, and never all round at once while it is slow from bare wood.
+  const inBeech = trimDates(beech.model, beech.trims.plans[1]!, on).map((d) => partsOf(d).month);
+  expect(inBeech).toEqual([6, 8]);
+  // A flowering hedge is trimmed once its bloom is over.
+  const [first] = trimDates(forsythia.model, forsythia.trims.plans[0]!, on);
+  const [bloom] = forsythia.model.yearOf(CATALOGUE.byId("forsythia-intermedia")!).displays;
+  expect(forsythia.model.season(first!).seasonDay).toBeGreaterThan(bloom!.ends.day - 1);
+  expect(forsythia.trims.plans[0]!.harm).toBeLessThan(0.05);
+  expect([yew, privet, thuja, beech].map((h) => h.stands.task)).toEqual(["shear", "shear", "shear", "shear"]);
+  // Shears slice large leaves.
+  expect(hedgeOf("prunus-laurocerasus").stands.task).toBe("shape");
+});
+
+test("no trim falls where its regrowth meets frost, nor in the birds' season that was said; trims move with the place", () => {
+  const quiet = { from: "03-01", to: "08-31" } as Hedge["birds"];
+  const kept = hedgeOf("taxus-media", { birds: quiet });
+  for (const plan of kept.trims.plans)
+    for (const d of plan ? trimDates(kept.model, plan, on) : [])
+      expect(d.slice(5) > "08-31" || d.slice(5) < "03-01").toBe(true);
+  const plant = plantOf("carpinus-betulus", { heightM: 2, widthM: 6 });
+  const day = (place: object): number => {
+    const m = modelOf([plant], { place: { ...PLACE, ...place } });
+    const s = hedgeStands(m, hedgeFrom(plant, CATALOGUE.byId("carpinus-betulus")!, "h", on, 0), on);
+    return hedgeTrims(m, s, on).plans[1]!.days[0]!;
+  };
+  expect(day({ zone: "8a", lastFrost: "03-20", firstFrost: "11-15" })).toBeLessThan(
+    day({ zone: "4b", lastFrost: "05-15", firstFrost: "09-25" }),
+  );
+});
+
+test("what must grow is told from what comes off: a wish that is wider than the hedge cuts nothing there", () => {
+  const { stands } = hedgeOf("taxus-media");
+  const wide = { ...stands.now, footM: 1.6, batterDeg: { front: 5, back: 5 } };
+  const cut = cutBetween(stands.now, wide, stands.greenM);
+  expect(cut.depths.front.toGrowM).toBeGreaterThan(0.3);
+  expect(widthAt(stands.now, 0)).toBeCloseTo(0.7, 9);
+  expect(cut.depths.back.deepestM).toBeLessThan(0.02);
+});
