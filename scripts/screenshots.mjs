@@ -29,7 +29,7 @@ const VIEWS = [
   { name: "key", path: "/which/hydrangeas?plant=gift-steps&shows=bare", size: WIDE },
   { name: "kinds", path: `/kinds?group=clematis&on=${DAY}`, size: WIDE },
   { name: "kind", path: `/kinds/hydrangea-quercifolia?on=${DAY}`, size: WIDE },
-  { name: "table", path: "/garden/table", size: WIDE },
+  { name: "hedge", path: `/hedges/yew-hedge?on=${DAY}`, size: WIDE },
   { name: "unsettled", path: "/plant/gift-steps?on=2026-03-20", size: WIDE },
 ];
 

@@ -256,6 +256,10 @@ describe("a spring that was observed day by day", () => {
   test("three warm days together bring first leaf sooner than the same days one by one", () => {
     expect(wakesAfter((d) => d % 9 < 3)).toBeLessThan(wakesAfter((d) => d % 3 === 0) - 4);
   });
+  // What has not come yet is no part of a spell.
+  test("two together count no more than one by one", () => {
+    expect(Math.abs(wakesAfter((d) => d % 6 < 2) - wakesAfter((d) => d % 3 === 0))).toBeLessThan(2);
+  });
 });
 
 describe("a row of a table, a shadow of a bed", () => {

@@ -21,6 +21,7 @@ const ROOMS = [
   "plans",
   "bench",
   "regrowth",
+  "hedges",
   "outlook",
   "identify",
   "survey",

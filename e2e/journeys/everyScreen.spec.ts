@@ -21,6 +21,8 @@ const SCREENS = [
   ["bench", "/plant/lilac-corner/bench?on=2026-06-10"],
   ["bench, not counted yet", "/plant/spirea-gate/bench"],
   ["no such plant", "/plant/nobody"],
+  ["hedges", "/hedges"],
+  ["hedge", "/hedges/yew-hedge?on=2026-03-20"],
   ["set apart", "/apart"],
 ] as const;
 

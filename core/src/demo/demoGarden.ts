@@ -13,6 +13,7 @@ import {
   UNSURVEYED_BED,
   UNSURVEYED_PLANT,
   type Bed,
+  type Hedge,
   type Condition,
   type Cut,
   type Garden,
@@ -273,6 +274,29 @@ const BEGUN: readonly Pick<Programme, "plantId" | "way" | "aimM">[] = [{ plantId
 
 const YEARS = [1, 2, 3, 4] as const;
 
+/** The yew hedge as it was measured: a little wider at the top than at its foot, its shaded face thin. */
+const HEDGED: Omit<Hedge, "on"> = {
+  id: "hedge-yew",
+  plantId: "yew-hedge",
+  facesDeg: 0,
+  posts: [
+    { alongM: 0, groundM: 0, heightM: 1.8, footM: 0.7, topM: 0.85 },
+    { alongM: 4, groundM: 0.1, heightM: 1.75, footM: 0.65, topM: 0.85 },
+  ],
+  stretches: [],
+  gaps: [],
+  front: { state: "thin", beside: "lane", screen: null },
+  back: { state: "dense", beside: "bed", screen: null },
+  boundary: true,
+  wanted: null,
+  formal: true,
+  toleranceM: null,
+  trims: null,
+  birds: null,
+  greenM: null,
+  note: "",
+};
+
 /**
  * Builds the demo garden as it stands on a day: records reach back three years and stop the day before.
  * The same day gives the same garden, ids included.
@@ -367,7 +391,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     plans,
     programmes: BEGUN.map((p) => ({ ...p, id: `years-${p.plantId}`, on: measured })),
     stands,
-    hedges: [],
+    hedges: [{ ...HEDGED, on: measured }],
     weather: [],
     seasons: [],
   });

@@ -4,7 +4,7 @@ import { FACES, type Face } from "../model/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 import {
   areaByStrips,
-  edgesOf,
+  sectionEdges,
   heightsOf,
   inset,
   outside,
@@ -51,7 +51,7 @@ const RAD = Math.PI / 180;
 
 function depthsAt(now: Section, wanted: Section, face: Face, shiftM: Metres): Depths {
   let [deepestM, toGrowM] = [0, 0];
-  const [own, wished] = [edgesOf(now), edgesOf(wanted)];
+  const [own, wished] = [sectionEdges(now), sectionEdges(wanted)];
   const square = Math.cos(wanted.batterDeg[face] * RAD);
   const side = face === "front" ? 0 : 1;
   for (let i = 0; i <= HEIGHTS; i++) {

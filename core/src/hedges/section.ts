@@ -53,7 +53,7 @@ const crownPart = (crown: Crown, t: number): number =>
   crown === "rounded" ? Math.sqrt(Math.max(0, 1 - t * t)) : 1 - t;
 
 /** The edges at any height above the ground, null above the top; asked a few hundred times for one area. */
-export function edgesOf(s: Section): (zM: Metres) => Span | null {
+export function sectionEdges(s: Section): (zM: Metres) => Span | null {
   const sh = shoulderOf(s);
   const [front, back] = [leanOf(s.batterDeg.front), leanOf(s.batterDeg.back)];
   return (zM) => {
@@ -67,7 +67,7 @@ export function edgesOf(s: Section): (zM: Metres) => Span | null {
   };
 }
 /** The edges at a height above the ground; null above the top. */
-export const spanAt = (s: Section, zM: Metres): Span | null => edgesOf(s)(zM);
+export const spanAt = (s: Section, zM: Metres): Span | null => sectionEdges(s)(zM);
 
 /** Width at a height; 0 above the top. */
 export function widthAt(s: Section, zM: Metres): Metres {
@@ -99,7 +99,7 @@ function strips(heights: readonly Metres[], each: (zM: Metres, dzM: Metres) => v
 
 /** The same area from the widths alone; checks the formula. @param heights that the strips end at */
 export function areaByStrips(s: Section, heights: readonly Metres[] = heightsOf(s)): number {
-  const edges = edgesOf(s);
+  const edges = sectionEdges(s);
   let sum = 0;
   strips(heights, (z, dz) => {
     const span = edges(z);
@@ -159,7 +159,7 @@ export function outside(
   heights: readonly Metres[] = heightsOf(s, other),
 ): Outside {
   let [front, back, top] = [0, 0, 0];
-  const [own, theirs] = [edgesOf(s), other === null ? null : edgesOf(other)];
+  const [own, theirs] = [sectionEdges(s), other === null ? null : sectionEdges(other)];
   strips(heights, (z, dz) => {
     const span = own(z);
     if (span === null) return;

@@ -24,6 +24,7 @@ const Plant = later(async () => (await import("../screens/plant/index.ts")).Plan
 const Record = later(async () => (await import("../screens/record/index.ts")).RecordScreen);
 const Year = later(async () => (await import("../screens/year/index.ts")).YearScreen);
 const Place = later(async () => (await import("../screens/place/index.ts")).PlaceScreen);
+const Hedges = later(async () => (await import("../screens/hedges/index.ts")).HedgesScreen);
 const Apart = later(async () => (await import("../screens/apart/index.ts")).ApartScreen);
 
 /** What stands at each address, inside the shell. */
@@ -41,6 +42,7 @@ const SCREENS = [
   ["/plant/:id/record/:task?", Record],
   ["/year", Year],
   ["/place", Place],
+  ["/hedges/:id?", Hedges],
   ["/apart", Apart],
 ] as const;
 

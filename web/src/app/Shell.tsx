@@ -24,6 +24,7 @@ const PLACES = [
   ["/today", "Today"],
   ["/garden", "Garden"],
   ["/year", "Year"],
+  ["/hedges", "Hedges"],
   ["/which", "Which is it?"],
   ["/kinds", "Kinds"],
   ["/place", "Place & rules"],
@@ -207,7 +208,7 @@ function useKeptFocus(): void {
 }
 
 /** Where the plant fills the screen the strip is one line: the day is not the question there. */
-const isFolded = (pathname: string): boolean => /^\/plant\/[^/]+\/bench/.test(pathname);
+const isFolded = (pathname: string): boolean => /^\/(plant\/[^/]+\/bench|hedges)/.test(pathname);
 
 export function Shell() {
   const { garden, undo, redo, undoable } = useGarden();

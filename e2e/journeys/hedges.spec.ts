@@ -1,0 +1,75 @@
+/** A hedge from nothing to its strings, by mouse, by keys, on a phone; bad numbers said at their field. */
+import { expect, test } from "../pages/app.ts";
+
+test("five numbers: what is wrong, a section, strings at five posts, the years; dragged, planned, back after a reload", async ({
+  app,
+  page,
+}) => {
+  await app.open("/hedges?on=2026-03-10");
+  await app.button("Answer").click();
+  await expect(page.getByText("Choose a kind by its common or botanical name")).toBeVisible();
+  await page.getByLabel("Kind").fill("english yew");
+  await page.getByRole("listbox").getByRole("option").first().click();
+  await app.field("Length (cm)").fill("3000 m");
+  await app.field("Height (cm)").fill("2.2 m");
+  await app.field("Width at the foot (cm)").fill("0");
+  await app.field("Width at the top (cm)").fill("110");
+  await app.field("Ground rises by (cm)").fill("72");
+  await app.button("Answer").click();
+  await expect(page.getByText(/3000 m is out of bounds: expected 0.5 to 1000 m/)).toBeVisible();
+  await expect(page.getByText(/0 m is out of bounds: expected 0.1 to 8 m/)).toBeVisible();
+  await app.field("Length (cm)").fill("12 m");
+  await app.field("Width at the foot (cm)").fill("70");
+  await app.button("Answer").click();
+  const answer = page.getByRole("status", { name: "What this hedge comes to" });
+  await expect(answer).toContainText("wider at the top (110 cm) than at the foot (70 cm)");
+  await expect(answer).toContainText("Proposed: 2.2 m high, 74 cm at the foot");
+  const strings = page.getByRole("region", { name: "Strings" });
+  await expect(strings.getByRole("row")).toHaveCount(6);
+  await strings.getByRole("button", { name: "Level all along" }).click();
+  await expect(strings.getByRole("row").last()).toContainText("2.2 m");
+  await expect(strings.getByRole("row").nth(1)).toContainText("2.9 m");
+  await expect(page.getByRole("region", { name: "The way back" })).toContainText("In 3 to 5 years");
+
+  // Dragged: the front let out again takes less off it. By keys the same handle goes on.
+  const front = page.getByRole("slider", { name: "Lean of the front" }).first();
+  await front.scrollIntoViewIfNeeded();
+  const box = (await front.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 - 30, box.y + box.height / 2, { steps: 5 });
+  await expect(answer).toContainText("the front hanging out");
+  await page.mouse.up();
+  await expect(answer).toContainText("Wanted:");
+  const leant = await front.getAttribute("aria-valuetext");
+  await front.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(front).not.toHaveAttribute("aria-valuetext", leant!);
+  await app.button("As is proposed").click();
+  await expect(answer).toContainText("Proposed:");
+
+  await page.getByRole("button", { name: /^Plan 8 June/ }).click();
+  await expect(app.button("Planned")).toBeDisabled();
+  await page.reload();
+  await expect(app.button("Planned")).toBeVisible();
+});
+
+test("a plant that is clipped becomes a hedge by one press and five numbers, its records stay", async ({
+  app,
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await app.open("/hedges?on=2026-03-10");
+  await app.button("Arborvitae screen").click();
+  await app.field("Width at the foot (cm)").fill("90");
+  await app.field("Width at the top (cm)").fill("120");
+  await app.button("Answer").click();
+  const answer = page.getByRole("status", { name: "What this hedge comes to" });
+  await expect(answer).toBeInViewport();
+  // Dragged in past its green by the slider: refused, with why.
+  await page.getByRole("slider", { name: "Width at the foot" }).last().focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowLeft");
+  await expect(answer).toContainText("bare wood of this kind stays bare. It is refused.");
+  await page.getByRole("link", { name: "The plant" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Arborvitae screen");
+});

@@ -1,0 +1,144 @@
+/** A hedge by five numbers: how long, how high, how wide at the foot and at the top, which way it faces. */
+import { zodResolver } from "@hookform/resolvers/zod";
+import { Box, Button, Typography } from "@mui/material";
+import { BOUNDS, CATALOGUE, type Garden, type Plant, type Taxon } from "@wren/core";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { useNavigate } from "react-router";
+import * as z from "zod";
+import { today } from "../../data/clock.ts";
+import { bareUnit, lengthText } from "../../forms/fields.ts";
+import { Choice, Field } from "../../forms/Field.tsx";
+import { KindField } from "../../forms/KindField.tsx";
+import { useLinkNow } from "../../state/day.tsx";
+import { useGarden } from "../../state/garden.tsx";
+import { newId } from "../../state/ids.ts";
+import { Section } from "../../ui/Section.tsx";
+import { WINDS_ROUND } from "../../words/hedgeWords.ts";
+import { hedgePlant, measuredHedge, withHedge } from "./hedgeEdits.ts";
+
+const GRID = {
+  display: "grid",
+  gridTemplateColumns: { xs: "1fr 1fr", sm: "1fr 1fr 1fr" },
+  columnGap: 2,
+  rowGap: 0.5,
+} as const;
+
+const schemaOf = (bare: "cm" | "in") =>
+  z.strictObject({
+    lengthM: lengthText(bare, { ...BOUNDS.runM, from: 0.5 }),
+    heightM: lengthText(bare, BOUNDS.heightM),
+    footM: lengthText(bare, BOUNDS.footM),
+    topM: lengthText(bare, BOUNDS.topM),
+    riseM: lengthText(bare, BOUNDS.groundM),
+    facesDeg: z.string().transform(Number),
+  });
+
+/** The bed of a new hedge: the one it is said to stand in, or a first one for a garden without any. */
+const withBed = (g: Garden, id: string): readonly [Garden, string] =>
+  g.beds[0]
+    ? [g, g.beds[0].id]
+    : [
+        {
+          ...g,
+          beds: [
+            {
+              id,
+              name: "Hedges",
+              lengthM: 20,
+              order: 0,
+              note: "",
+              facesDeg: null,
+              sun: { morning: null, midday: null, late: null },
+              shadedBy: "",
+              shadeGrows: false,
+              wind: null,
+              water: null,
+            },
+          ],
+        },
+        id,
+      ];
+
+/** @param plant whose hedge it is; null: a new one */
+export function NewHedge({ plant }: { readonly plant: Plant | null }) {
+  const { garden, model, change } = useGarden();
+  const navigate = useNavigate();
+  const linkNow = useLinkNow();
+  const bare = bareUnit(garden.rules.units);
+  const unit = garden.rules.units === "imperial" ? "in" : "cm";
+  const [kind, setKind] = useState<Taxon | null>(plant ? model.taxonOf(plant) : null);
+  const [missing, setMissing] = useState(false);
+  const schema = schemaOf(bare);
+  const shown = (m: number): string => (bare === "cm" ? String(Math.round(m * 100)) : String(Math.round(m / 0.0254)));
+  const { control, handleSubmit } = useForm<z.input<typeof schema>, unknown, z.output<typeof schema>>({
+    resolver: zodResolver(schema),
+    defaultValues: {
+      lengthM: plant ? shown(plant.widthM) : "",
+      heightM: plant ? shown(plant.heightM) : "",
+      footM: "",
+      topM: "",
+      riseM: "0",
+      facesDeg: "0",
+    },
+  });
+  const save = async (m: z.output<typeof schema>): Promise<void> => {
+    if (kind === null) {
+      setMissing(true);
+      return;
+    }
+    const [hedgeId, plantId, bedId] = [newId(), plant?.id ?? newId(), newId()];
+    const kept = await change(plant ? `${plant.label} is a hedge` : `${kind.common[0]!} hedge added`, (g) => {
+      const [based, bed] = withBed(g, bedId);
+      const own = plant ?? hedgePlant(plantId, bed, kind, today(), m);
+      const planted = plant ? based : { ...based, plants: [...based.plants, own] };
+      return withHedge(planted, measuredHedge(own, kind, hedgeId, today(), m));
+    });
+    if (kept) await navigate(linkNow(`/hedges/${hedgeId}`));
+  };
+  return (
+    <Section title={plant ? `${plant.label} as a hedge` : "A hedge by five numbers"}>
+      <Box component="form" noValidate onSubmit={(e) => void handleSubmit(save, () => setMissing(kind === null))(e)}>
+        {!plant && (
+          <Box sx={{ mb: 1 }}>
+            <KindField
+              value={kind}
+              onChange={(t) => {
+                setKind(t);
+                setMissing(false);
+              }}
+              error={missing ? "Choose a kind by its common or botanical name" : null}
+            />
+          </Box>
+        )}
+        <Box sx={GRID}>
+          <Field control={control} name="lengthM" label={`Length (${unit})`} helperText="Like 12 m" />
+          <Field control={control} name="heightM" label={`Height (${unit})`} />
+          <Field control={control} name="footM" label={`Width at the foot (${unit})`} />
+          <Field control={control} name="topM" label={`Width at the top (${unit})`} />
+          <Field
+            control={control}
+            name="riseM"
+            label={`Ground rises by (${unit})`}
+            helperText="From one end to the other"
+          />
+          <Choice control={control} name="facesDeg" label="Its front looks to the" options={WINDS_ROUND} />
+        </Box>
+        <Typography variant="body2" sx={{ mb: 1, color: "text.secondary" }}>
+          The front is the face you look at. What stands beside it can be said afterwards.
+        </Typography>
+        <Button type="submit" variant="contained">
+          Answer
+        </Button>
+      </Box>
+    </Section>
+  );
+}
+
+/** Plants that are clipped to an outline and no hedge yet. */
+export const mayBeHedges = (g: Garden): readonly Plant[] =>
+  g.plants.filter(
+    (p) =>
+      !g.hedges.some((h) => h.plantId === p.id) &&
+      (CATALOGUE.byId(p.taxonId)?.outline === true || p.form === "clipped"),
+  );

@@ -1,0 +1,1 @@
+export { HedgesScreen } from "./HedgesScreen.tsx";
