@@ -2,7 +2,7 @@
 import { Box, Typography } from "@mui/material";
 import { hedgeStands, lengthOf } from "@wren/core";
 import { useState } from "react";
-import { useParams } from "react-router";
+import { useParams, useSearchParams } from "react-router";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
@@ -16,7 +16,8 @@ function Hedges() {
   const { garden, model } = useGarden();
   const { on } = useDay();
   const say = useVoice();
-  const [plantId, setPlantId] = useState<string | null>(null);
+  const [params] = useSearchParams();
+  const [plantId, setPlantId] = useState<string | null>(params.get("plant"));
   const from = mayBeHedges(garden);
   const plant = from.find((p) => p.id === plantId) ?? null;
   return (

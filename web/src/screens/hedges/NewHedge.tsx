@@ -1,7 +1,7 @@
 /** A hedge by five numbers: how long, how high, how wide at the foot and at the top, which way it faces. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Typography } from "@mui/material";
-import { BOUNDS, CATALOGUE, type Garden, type Plant, type Taxon } from "@wren/core";
+import { BOUNDS, CATALOGUE, UNSURVEYED_BED, type Garden, type Plant, type Taxon } from "@wren/core";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -34,31 +34,12 @@ const schemaOf = (bare: "cm" | "in") =>
     facesDeg: z.string().transform(Number),
   });
 
-/** The bed of a new hedge: the one it is said to stand in, or a first one for a garden without any. */
-const withBed = (g: Garden, id: string): readonly [Garden, string] =>
-  g.beds[0]
-    ? [g, g.beds[0].id]
-    : [
-        {
-          ...g,
-          beds: [
-            {
-              id,
-              name: "Hedges",
-              lengthM: 20,
-              order: 0,
-              note: "",
-              facesDeg: null,
-              sun: { morning: null, midday: null, late: null },
-              shadedBy: "",
-              shadeGrows: false,
-              wind: null,
-              water: null,
-            },
-          ],
-        },
-        id,
-      ];
+/** The bed of a new hedge: the garden's first, or one of its own where there is none. */
+function withBed(g: Garden, id: string): readonly [Garden, string] {
+  const [first] = g.beds;
+  if (first) return [g, first.id];
+  return [{ ...g, beds: [{ ...UNSURVEYED_BED, id, name: "Hedges", lengthM: 20, order: 0, note: "" }] }, id];
+}
 
 /** @param plant whose hedge it is; null: a new one */
 export function NewHedge({ plant }: { readonly plant: Plant | null }) {

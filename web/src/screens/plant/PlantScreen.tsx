@@ -10,6 +10,7 @@ import {
   LIMITS,
   rowOf,
   youngOf,
+  type Garden,
   seasonsEndOf,
   TASK_TABLE,
   type Plant,
@@ -124,6 +125,12 @@ function Unsettled({ plant }: { readonly plant: Plant }) {
   );
 }
 
+/** Where a clipped plant is answered as a hedge: its own, or five numbers to make it one. */
+const hedgeLink = (g: Garden, plantId: string): { readonly to: string; readonly more?: Record<string, string> } => {
+  const hedge = g.hedges.find((h) => h.plantId === plantId);
+  return hedge ? { to: `/hedges/${hedge.id}` } : { to: "/hedges", more: { plant: plantId } };
+};
+
 /** Whose rooted branch it was, and what was lifted of it. */
 function Family({ plant }: { readonly plant: Plant }) {
   const { model, garden } = useGarden();
@@ -144,7 +151,7 @@ function Family({ plant }: { readonly plant: Plant }) {
 }
 
 function Known({ plant }: { readonly plant: Plant }) {
-  const { model, change } = useGarden();
+  const { model, garden, change } = useGarden();
   const { on } = useDay();
   const linkNow = useLinkNow();
   const navigate = useNavigate();
@@ -173,6 +180,11 @@ function Known({ plant }: { readonly plant: Plant }) {
         <Button component={DayLink} to={`/plant/${plant.id}/bench`} variant="outlined">
           Bench
         </Button>
+        {(taxon.outline || plant.form === "clipped") && (
+          <Button component={DayLink} {...hedgeLink(garden, plant.id)} variant="outlined">
+            Hedge
+          </Button>
+        )}
         <Button component={DayLink} to={`/plant/${plant.id}/survey`} variant="outlined">
           Survey
         </Button>
