@@ -70,6 +70,7 @@ const few: Stored = {
     plans: [],
     programmes: [],
     stands: [],
+    hedges: [],
   },
 };
 
@@ -88,6 +89,7 @@ const edits: Record<string, (g: Garden) => Garden> = {
     plans: [],
     programmes: [],
     stands: [],
+    hedges: [],
   }),
 };
 

@@ -50,7 +50,16 @@ describe("the rows", () => {
   test("a garden without plants says so and leads to the walk", async () => {
     await replaceStored(db, other, "put here", {
       ...demo,
-      garden: { ...demo.garden, plants: [], visits: [], plans: [], observations: [], programmes: [], stands: [] },
+      garden: {
+        ...demo.garden,
+        plants: [],
+        visits: [],
+        plans: [],
+        observations: [],
+        programmes: [],
+        stands: [],
+        hedges: [],
+      },
     });
     openAt("/year");
     expect(await screen.findByRole("heading", { name: "Nothing is planted here yet" })).toBeTruthy();

@@ -20,7 +20,10 @@ import {
 
 export const today = date("2026-11-25");
 const garden = demoGarden(today);
-const plants = garden.plants.slice(0, 6).map((p) => ({ ...p, views: [] }));
+// A hedge is among them.
+const plants = garden.plants
+  .filter((p, i) => i < 5 || garden.hedges.some((h) => h.plantId === p.id))
+  .map((p) => ({ ...p, views: [] }));
 const own = <T extends { readonly plantId: string }>(rows: readonly T[]): T[] =>
   rows.filter((r) => plants.some((p) => p.id === r.plantId));
 /** A few plants of everything: small, so that many can be read. */
@@ -32,6 +35,7 @@ const small: Garden = {
   plans: own(garden.plans),
   programmes: own(garden.programmes),
   stands: own(garden.stands),
+  hedges: own(garden.hedges),
   photos: [{ id: "f1", plantId: plants[0]!.id, on: date("2026-05-01"), caption: "In bloom" }],
   weather: [
     { id: "weather-2026", year: 2026, source: "own", tminC: [1, 2, null], tmaxC: [4, 5, null], rainMm: [0, null, 3] },
