@@ -181,9 +181,16 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
     const others = rowOf(model, plant, visit.on).filter(
       (r) => also.has(r.plant.id) && (r.plant.plantedOn === null || r.plant.plantedOn <= visit.on),
     );
+    // The time was for all of them: each log gets its part.
+    const minutes = v.minutes === null ? null : Math.round(v.minutes / (others.length + 1));
+    const own = { ...visit, minutes };
     const kept = await change(
       others.length === 0 ? `Visit to ${plant.label} recorded` : `Visit to ${others.length + 1} plants recorded`,
-      (g) => others.reduce((to, other) => withVisit(to, visitAlike(visit, share, other, newId())), withVisit(g, visit)),
+      (g) =>
+        others.reduce(
+          (to, other) => withVisit(to, { ...visitAlike(own, share, other, newId()), minutes }),
+          withVisit(g, own),
+        ),
     );
     if (kept) await navigate(linkNow(`/plant/${plant.id}`), { replace: true });
   };
