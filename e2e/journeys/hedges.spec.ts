@@ -70,6 +70,7 @@ test("a plant that is clipped becomes a hedge by one press and five numbers, its
   await page.getByRole("slider", { name: "Width at the foot" }).last().focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowLeft");
   await expect(answer).toContainText("bare wood of this kind stays bare. It is refused.");
+  await expect(page.getByRole("button", { name: /^Plan / })).toBeDisabled();
   await page.getByRole("link", { name: "The plant" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Arborvitae screen");
 });

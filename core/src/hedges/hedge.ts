@@ -138,6 +138,8 @@ export interface HedgeTo {
   readonly wanted: Section;
   readonly light: readonly FaceLight[];
   readonly cut: HedgeCut;
+  /** It passes the green of a kind whose bare wood stays bare. */
+  readonly refused: boolean;
   /** Cut off in all, and as it lies loose; m³. */
   readonly cutM3: number;
   readonly looseM3: readonly [number, number];
@@ -314,6 +316,7 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     wanted,
     light,
     cut,
+    refused: taxon.regrowthFromLeaflessWood === "no" && cut.pastGreen.length > 0,
     cutM3,
     looseM3: [loose(0), loose(1)],
     barrows: [loose(0) / a.barrowM3, loose(1) / a.barrowM3],

@@ -1,7 +1,7 @@
 /** Setting out: posts along a hedge, strings between them, and how far each line stands from a datum. */
 import type { Top } from "../model/index.ts";
 import type { Metres } from "../units/index.ts";
-import { shoulderOf, spanAt, type Section } from "./section.ts";
+import { leanOf, shoulderOf, spanAt, type Section } from "./section.ts";
 
 /** A post of a run: where it stands, and the ground there over the run's lowest. */
 export interface PostAt {
@@ -85,6 +85,6 @@ export function stringsFor(section: Section, posts: readonly PostAt[], top: Top)
 
 /** The section at another height over the ground, top and lean kept. */
 export function stretched(s: Section, heightM: Metres): Section {
-  const lean = Math.tan((s.batterDeg.front * Math.PI) / 180) + Math.tan((s.batterDeg.back * Math.PI) / 180);
+  const lean = leanOf(s.batterDeg.front) + leanOf(s.batterDeg.back);
   return { ...s, heightM, footM: s.footM + (heightM - s.heightM) * lean };
 }

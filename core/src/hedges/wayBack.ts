@@ -3,7 +3,7 @@ import type { Face } from "../model/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { cutBetween, yearsToGreen } from "./cut.ts";
-import { areaOf, inset, leanOf, spanAt, widthAt, type Section } from "./section.ts";
+import { areaOf, inset, spanAt, widthAt, type Section } from "./section.ts";
 
 /** One face a year, the height first, or all in one year. */
 export const WAYS_BACK = ["by-faces", "height-first", "at-once"] as const;
@@ -61,19 +61,18 @@ export function withinGreen(now: Section, wanted: Section, greenM: Metres): Sect
   return { ...wanted, heightM, footM, batterDeg: { front: lean(0), back: lean(1) } };
 }
 
-const edges = (
-  s: Standing,
-): { readonly foot: readonly [number, number]; readonly lean: readonly [number, number] } => ({
-  foot: [s.shiftM - s.section.footM / 2, s.shiftM + s.section.footM / 2],
-  lean: [leanOf(s.section.batterDeg.front), leanOf(s.section.batterDeg.back)],
-});
+/** Where the front and the back of a hedge's foot stand, from the middle it began on. */
+const footOf = (s: Standing): readonly [number, number] => [
+  s.shiftM - s.section.footM / 2,
+  s.shiftM + s.section.footM / 2,
+];
 
 /** A hedge of which some parts are brought to a section and the others are left. */
 function withParts(now: Standing, to: Section, parts: readonly StepPart[]): Standing {
-  const [was, will] = [edges(now), edges({ section: to, shiftM: 0 })];
+  const [was, will] = [footOf(now), footOf({ section: to, shiftM: 0 })];
   const pick = (face: Face, side: 0 | 1) => {
-    const of = parts.includes(face) ? will : was;
-    return { foot: of.foot[side], deg: (parts.includes(face) ? to : now.section).batterDeg[face] };
+    const [foot, of] = parts.includes(face) ? [will, to] : [was, now.section];
+    return { foot: foot[side], deg: of.batterDeg[face] };
   };
   const [front, back] = [pick("front", 0), pick("back", 1)];
   const heightM = parts.includes("top") ? to.heightM : now.section.heightM;

@@ -41,7 +41,7 @@ export function pairEvenedAt(row: readonly InRow[], plantId: string): Metres | n
 
 /**
  * The same work at another plant of the row. A height is cut to from its own; stems that were counted or measured on the
- * one are a share of the other. What was dead, torn, begun or seen at the one, and its minutes, stay with it.
+ * one are a share of the other. What was dead, torn, begun or seen at the one stays with it; minutes are those of one plant.
  * @param share of live growth that the visit took at its own plant
  */
 export function visitAlike(visit: Visit, share: Share, other: InRow, id: string): Visit {
@@ -57,7 +57,6 @@ export function visitAlike(visit: Visit, share: Share, other: InRow, id: string)
     cuts: own,
     hazardShare: 0,
     deadStemsCount: 0,
-    minutes: null,
     trialUntil: null,
     begun: [],
   };

@@ -21,6 +21,14 @@ export const pairFirst = (model: GardenModel, plant: Plant, on: PlainDate): Read
   return new Set(other ? [other.plant.id] : []);
 };
 
+/** Those of the others at whom it may be planned as well: what is refused at one is not planned there. */
+export const mayAlike = (
+  model: GardenModel,
+  ids: ReadonlySet<string>,
+  on: PlainDate,
+  cut: { readonly task: Task; readonly share: Share },
+): readonly string[] => [...ids].filter((id) => planCut(model, id, on, cut).accepted);
+
 interface Props {
   readonly plant: Plant;
   readonly on: PlainDate;
@@ -36,7 +44,7 @@ export function Alike({ plant, on, task, share, label, chosen, onChosen }: Props
   const { model } = useGarden();
   const say = useVoice();
   const others = useMemo(() => rowOf(model, plant, on).filter((r) => r.plant.id !== plant.id), [model, plant, on]);
-  // What cannot be planned at one of them is said beside its name; nothing of it is planned or booked unasked.
+  // What cannot be planned at one of them is said beside its name; it is not planned there, and may be booked all the same.
   const answers = useMemo(
     () => others.map((r) => ({ ...r, answer: planCut(model, r.plant.id, on, { task, share }) })),
     [model, others, on, task, share],

@@ -13,15 +13,7 @@ import {
   type Top,
   type Voice,
 } from "@wren/core";
-
-const COMPASS = ["north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"] as const;
-/** A direction by the eight winds. // => towards(350) is "north" */
-export const towards = (deg: number): string => COMPASS[Math.round((((deg % 360) + 360) % 360) / 45) % 8]!;
-/** The eight winds with their degrees, for a choice. */
-export const WINDS_ROUND: readonly (readonly [string, string])[] = COMPASS.map((name, i) => [
-  String(i * 45),
-  name.replace(/^./, (c) => c.toUpperCase()),
-]);
+import { towards } from "./winds.ts";
 
 export const CROWN_WORDS: Readonly<Record<Crown, string>> = { flat: "Flat", rounded: "Rounded", ridged: "Ridged" };
 export const TOP_WORDS: Readonly<Record<Top, string>> = {
@@ -99,7 +91,7 @@ export function cutText(s: HedgeStands, to: HedgeTo, say: Voice): string {
   const how = `${say.percent(cut.share)} of its live shell comes off, up to ${say.length(deep)} deep.`;
   if (cut.pastGreen.length === 0) return how;
   const where = partsText(cut.pastGreen);
-  return s.taxon.regrowthFromLeaflessWood === "no"
+  return to.refused
     ? `${how} That passes the green of ${where}: bare wood of this kind stays bare. It is refused.`
     : `${how} That passes the green of ${where}, which stay bare until they have broken again: see the way back.`;
 }

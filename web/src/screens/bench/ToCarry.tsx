@@ -1,7 +1,7 @@
 /** What is taken outside: the list, for this plant or for others of its row as well, planned or booked. */
 import type { CutLine, PlainDate, Plant, Task, TryResult } from "@wren/core";
 import { useState } from "react";
-import { Alike, pairFirst } from "../../answer/Alike.tsx";
+import { Alike, mayAlike, pairFirst } from "../../answer/Alike.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
@@ -55,7 +55,7 @@ export function ToCarry({ plant, task, on, lines, result, nameOf, ticked, onTick
               type="button"
               className="press press-main"
               disabled={!result.accepted}
-              onClick={() => onPlan([...also])}
+              onClick={() => onPlan(mayAlike(model, also, on, { task, share: result.share }))}
             >
               Plan it for {say.date(on)}
             </button>

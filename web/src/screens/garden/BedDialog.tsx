@@ -9,10 +9,10 @@ import { Choice, Field } from "../../forms/Field.tsx";
 import { withPatch } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
+import { WINDS_ROUND } from "../../words/winds.ts";
 
 const UNSAID = "";
-const COMPASS = ["North", "North-east", "East", "South-east", "South", "South-west", "West", "North-west"] as const;
-const STEP_DEG = 360 / COMPASS.length;
+const WIND_NAMES = new Map(WINDS_ROUND);
 const SUN_OPTIONS = [
   [UNSAID, "Not looked"],
   ["sun", "Sun"],
@@ -75,10 +75,10 @@ export function BedDialog({ bed, onClose }: { readonly bed: Bed | null; readonly
     );
     if (kept) onClose();
   };
-  const faces = [UNSAID, ...COMPASS.map((_, i) => String(i * STEP_DEG))];
+  const faces = [UNSAID, ...WIND_NAMES.keys()];
   const known =
     bed?.facesDeg == null || faces.includes(String(bed.facesDeg)) ? faces : [...faces, String(bed.facesDeg)];
-  const compass = (v: string): string => (v === UNSAID ? "Not looked" : (COMPASS[Number(v) / STEP_DEG] ?? `${v}°`));
+  const compass = (v: string): string => (v === UNSAID ? "Not looked" : (WIND_NAMES.get(v) ?? `${v}°`));
   return (
     <Dialog open onClose={onClose} fullWidth fullScreen={narrow} maxWidth="sm" aria-labelledby="bed-dialog-title">
       <Box component="form" noValidate onSubmit={(e) => void handleSubmit(save)(e)}>

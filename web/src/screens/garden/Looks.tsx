@@ -7,6 +7,7 @@ import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import type { Standing } from "./elevation.geometry.ts";
 import { sectionOf } from "./section.geometry.ts";
+import { towards } from "../../words/winds.ts";
 
 const W = 300;
 const H = 96;
@@ -33,7 +34,6 @@ function Section({ line, plantM }: { readonly line: SightLine; readonly plantM: 
   );
 }
 
-const COMPASS = ["north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"] as const;
 const WATER_TEXTS = { none: "rain only", hand: "watered by hand", irrigation: "irrigated" } as const;
 
 /** What the bed was surveyed as, in one sentence; empty when nobody has looked. */
@@ -42,7 +42,7 @@ function surveyOf(bed: Bed): string {
     bed.sun[t] === null ? [] : [`${t} ${bed.sun[t]}`],
   );
   const parts = [
-    bed.facesDeg === null ? "" : `looks ${COMPASS[Math.round(bed.facesDeg / 45) % 8] ?? ""}`,
+    bed.facesDeg === null ? "" : `looks ${towards(bed.facesDeg)}`,
     sun.join(", "),
     bed.wind === null ? "" : bed.wind === "some" ? "some wind" : bed.wind,
     bed.water === null ? "" : WATER_TEXTS[bed.water],

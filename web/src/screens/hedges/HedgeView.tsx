@@ -102,7 +102,7 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
           {plant.label}
         </Typography>
         <Box className="no-print" sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-          <Button variant="contained" disabled={planned || days.length === 0} onClick={() => void plan()}>
+          <Button variant="contained" disabled={planned || to.refused || days.length === 0} onClick={() => void plan()}>
             {planned ? "Planned" : `Plan ${days.map(say.date).join(" and ")}`}
           </Button>
           <Button variant="outlined" onClick={() => window.print()}>

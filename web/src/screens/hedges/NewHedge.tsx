@@ -1,7 +1,7 @@
 /** A hedge by five numbers: how long, how high, how wide at the foot and at the top, which way it faces. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Typography } from "@mui/material";
-import { BOUNDS, CATALOGUE, UNSURVEYED_BED, type Garden, type Plant, type Taxon } from "@wren/core";
+import { BOUNDS, CATALOGUE, lengthInField, UNSURVEYED_BED, type Garden, type Plant, type Taxon } from "@wren/core";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -14,7 +14,7 @@ import { useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { Section } from "../../ui/Section.tsx";
-import { WINDS_ROUND } from "../../words/hedgeWords.ts";
+import { WINDS_ROUND } from "../../words/winds.ts";
 import { hedgePlant, measuredHedge, withHedge } from "./hedgeEdits.ts";
 
 const GRID = {
@@ -47,16 +47,14 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
   const navigate = useNavigate();
   const linkNow = useLinkNow();
   const bare = bareUnit(garden.rules.units);
-  const unit = garden.rules.units === "imperial" ? "in" : "cm";
   const [kind, setKind] = useState<Taxon | null>(plant ? model.taxonOf(plant) : null);
   const [missing, setMissing] = useState(false);
   const schema = schemaOf(bare);
-  const shown = (m: number): string => (bare === "cm" ? String(Math.round(m * 100)) : String(Math.round(m / 0.0254)));
   const { control, handleSubmit } = useForm<z.input<typeof schema>, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
     defaultValues: {
-      lengthM: plant ? shown(plant.widthM) : "",
-      heightM: plant ? shown(plant.heightM) : "",
+      lengthM: plant ? lengthInField(plant.widthM, bare) : "",
+      heightM: plant ? lengthInField(plant.heightM, bare) : "",
       footM: "",
       topM: "",
       riseM: "0",
@@ -93,14 +91,14 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
           </Box>
         )}
         <Box sx={GRID}>
-          <Field control={control} name="lengthM" label={`Length (${unit})`} helperText="Like 12 m" />
-          <Field control={control} name="heightM" label={`Height (${unit})`} />
-          <Field control={control} name="footM" label={`Width at the foot (${unit})`} />
-          <Field control={control} name="topM" label={`Width at the top (${unit})`} />
+          <Field control={control} name="lengthM" label={`Length (${bare})`} helperText="Like 12 m" />
+          <Field control={control} name="heightM" label={`Height (${bare})`} />
+          <Field control={control} name="footM" label={`Width at the foot (${bare})`} />
+          <Field control={control} name="topM" label={`Width at the top (${bare})`} />
           <Field
             control={control}
             name="riseM"
-            label={`Ground rises by (${unit})`}
+            label={`Ground rises by (${bare})`}
             helperText="From one end to the other"
           />
           <Choice control={control} name="facesDeg" label="Its front looks to the" options={WINDS_ROUND} />

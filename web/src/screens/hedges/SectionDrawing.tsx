@@ -4,7 +4,8 @@ import { FACES, inset, shoulderOf, topOf, type Section } from "@wren/core";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { draggedTo, handlesOf, sectionPath, sheetFor, type Handle } from "../../drawing/section.geometry.ts";
 import { useVoice } from "../../state/voice.ts";
-import { leanText, sectionText, towards } from "../../words/hedgeWords.ts";
+import { leanText, sectionText } from "../../words/hedgeWords.ts";
+import { towards } from "../../words/winds.ts";
 
 const SHEET = { width: 560, height: 400 } as const;
 const HANDLE_WORDS: Readonly<Record<Handle, string>> = {

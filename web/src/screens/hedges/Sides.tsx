@@ -16,7 +16,7 @@ import { bareUnit } from "../../forms/fields.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
-import { towards } from "../../words/hedgeWords.ts";
+import { towards } from "../../words/winds.ts";
 
 const STATE_WORDS: Readonly<Record<FaceState, string>> = { dense: "Dense", thin: "Thin", bare: "Bare in part" };
 const BESIDE_WORDS: Readonly<Record<Beside, string>> = {

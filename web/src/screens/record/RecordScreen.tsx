@@ -186,11 +186,7 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
     const own = { ...visit, minutes };
     const kept = await change(
       others.length === 0 ? `Visit to ${plant.label} recorded` : `Visit to ${others.length + 1} plants recorded`,
-      (g) =>
-        others.reduce(
-          (to, other) => withVisit(to, { ...visitAlike(own, share, other, newId()), minutes }),
-          withVisit(g, own),
-        ),
+      (g) => others.reduce((to, other) => withVisit(to, visitAlike(own, share, other, newId())), withVisit(g, own)),
     );
     if (kept) await navigate(linkNow(`/plant/${plant.id}`), { replace: true });
   };

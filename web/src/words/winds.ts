@@ -1,0 +1,12 @@
+/** The eight winds: which way a bed, a face or a hedge looks. */
+const COMPASS = ["north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"] as const;
+/** Degrees from one of the eight to the next. */
+const STEP_DEG = 360 / COMPASS.length;
+
+/** A direction by the eight winds, degrees from north over east. // => towards(350) is "north" */
+export const towards = (deg: number): string => COMPASS[Math.round((((deg % 360) + 360) % 360) / STEP_DEG) % 8]!;
+/** The eight with their degrees, for a choice. */
+export const WINDS_ROUND: readonly (readonly [deg: string, name: string])[] = COMPASS.map((name, i) => [
+  String(i * STEP_DEG),
+  name.replace(/^./, (c) => c.toUpperCase()),
+]);
