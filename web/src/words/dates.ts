@@ -1,26 +1,39 @@
 /** Dates as they are said. */
 import { partsOf, type PlainDate } from "@wren/core";
-import { format } from "date-fns/format";
 import { today } from "../data/clock.ts";
 
 /**
- * Dates in English, whatever language the browser's own dates are in: they stand in English sentences. The browser's
- * formatter would take longer to make than all first answers.
+ * Dates in English, whatever language the browser's own dates are in: they stand in English sentences. Nineteen words
+ * are all that takes; the browser's formatter would take longer to make than all first answers, and a package for dates
+ * would be a twentieth of the first screen's script.
  */
+const MONTHS = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
+const DAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+const WIDTHS = { long: Infinity, short: 3, narrow: 1 };
 const MONTH_FIRST = typeof navigator !== "undefined" && /^en-(US|CA|PH)\b/.test(navigator.language);
-const [NEAR, FAR, FULL] = MONTH_FIRST
-  ? ["MMMM d", "MMM d, yyyy", "EEE, MMMM d, yyyy"]
-  : ["d MMMM", "d MMM yyyy", "EEE d MMMM yyyy"];
-
-/** Noon: no clock is set forward over it. */
-const at = (d: PlainDate): Date => {
-  const { year, month, day } = partsOf(d);
-  return new Date(year, month - 1, day, 12);
-};
 
 /** Month 1–12 by name, by its first three letters, or by one. */
-export const monthText = (month: number, width: "long" | "short" | "narrow"): string =>
-  format(new Date(2025, month - 1, 15), { long: "MMMM", short: "MMM", narrow: "MMMMM" }[width]);
+export const monthText = (month: number, width: keyof typeof WIDTHS): string =>
+  MONTHS[month - 1]!.slice(0, WIDTHS[width]);
+
+const dayAndMonth = (day: number, month: string): string => (MONTH_FIRST ? `${month} ${day}` : `${day} ${month}`);
+const withYear = (d: PlainDate, width: keyof typeof WIDTHS): string => {
+  const { year, month, day } = partsOf(d);
+  return `${dayAndMonth(day, monthText(month, width))}${MONTH_FIRST ? "," : ""} ${year}`;
+};
 
 /** Said before, by date: writing a date out is slow, and a drag of the day writes the same few hundred again and again. */
 const said = new Map<string, string>();
@@ -30,7 +43,14 @@ export function dateText(d: PlainDate | string): string {
   const isNear = partsOf(plain).year === partsOf(today()).year;
   const key = isNear ? d : `${d}!`;
   let text = said.get(key);
-  if (text === undefined) said.set(key, (text = format(at(plain), isNear ? NEAR : FAR)));
+  if (text === undefined) {
+    const { month, day } = partsOf(plain);
+    text = isNear ? dayAndMonth(day, monthText(month, "long")) : withYear(plain, "short");
+    said.set(key, text);
+  }
   return text;
 }
-export const fullDate = (d: PlainDate): string => format(at(d), FULL);
+export function fullDate(d: PlainDate): string {
+  const { year, month, day } = partsOf(d);
+  return `${DAYS[new Date(year, month - 1, day, 12).getDay()]}${MONTH_FIRST ? "," : ""} ${withYear(d, "long")}`;
+}
