@@ -189,13 +189,17 @@ export {
   zoneOf,
 } from "./climate/index.ts";
 export {
+  type Locality,
+  PLACE_ROWS,
   type Position,
   TOWN_ROWS,
   type Town,
   climateNear,
   frostDaysOf,
+  localitiesFrom,
   meansOf,
   nearestTown,
+  townFinder,
   townLabel,
   townsAlike,
   townsFrom,

@@ -360,6 +360,15 @@ describe("what is refused", () => {
     expect(remarkText(found!, say)).toMatch(/^(No:|Too low|Call)/);
   });
 
+  test("of two trunks thinning takes neither, renewal one and not both", () => {
+    const plant: Plant = { ...plantOf("lilac-corner"), form: "trunk" };
+    const two = [stem("a", 60), stem("b", 40)];
+    const cut = (id: string): StemCut => ({ cut: "remove", stemId: id });
+    const stay = (ids: readonly string[], task: Task) =>
+      codes(plant, two, ids.map(cut), task).filter((r) => r.code === "trunk-stays").length;
+    expect([stay(["b"], "thin"), stay(["b"], "renovate"), stay(["a", "b"], "renovate")]).toEqual([1, 0, 2]);
+  });
+
   test("a heavy limb is taken in three cuts; a thin side branch may not take over: said, not refused", () => {
     const s = stem("a", 60, { branches: [side(0.2, 10, 0.5)] });
     const found = codes(plantOf("lilac-corner"), [s], [{ cut: "to-branch", stemId: "a", branch: 0 }]);

@@ -376,6 +376,17 @@ test("rows set apart travel with the file, and come back when they can be read",
   expect(known.ok && known.value.garden.visits.some((v) => v.id === "at-old-one")).toBe(true);
 });
 
+test("a head set apart and a row whose place is taken stay apart, the garden as it is", () => {
+  const { id, name, place } = garden;
+  const apart = [
+    { list: "head", row: { id, name, place, rules: null }, why: "no rules" },
+    { list: "plants", row: { ...garden.plants[0]!, name: "The same once more" }, why: "twice" },
+  ] as const;
+  const r = openGardenFile(writeGardenFile(garden, { apart }), CATALOGUE, today);
+  expect(r.ok && r.value.garden).toEqual(garden);
+  expect(r.ok && r.value.apart.map((a) => a.row)).toEqual(apart.map((a) => a.row));
+});
+
 test("what was written down a few hours east of here today is tomorrow's here, and still read", () => {
   const first = garden.visits[0]!;
   const on = (day: string) => read(JSON.stringify(changed([["garden", "visits", 0, "on"], day])));

@@ -93,7 +93,8 @@ test("everything at the door has its docstring", () => {
   const files = filesIn(src).map((file) => ({ file, text: readFileSync(file, "utf8") }));
   const bare = door.filter(({ name, room }) => {
     const declared = new RegExp(
-      `\\n?(.*)\\nexport (?:async |declare )?(?:const|function\\*?|class|interface|type) ${name}\\b`,
+      `^(.*)\\nexport (?:async |declare )?(?:const|function\\*?|class|interface|type) ${name}\\b`,
+      "m",
     );
     return !files.some(
       ({ file, text }) => file.startsWith(join(src, room)) && /\*\/\s*$/.test(declared.exec(text)?.[1] ?? ""),

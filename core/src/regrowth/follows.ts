@@ -72,9 +72,6 @@ const shootTo = (taxon: Taxon, fromM: Metres, perYear: Metres, seasons: number, 
 const regrows = (taxon: Taxon): boolean => taxon.regrowthFromLeaflessWood !== "no";
 const stands = (e: StemEffect): boolean => e.kept > 0 && e.stem.state !== "dead";
 
-/** A hard cut is answered with vigour. */
-const vigourOf = (e: StemEffect, taxon: Taxon): number => (e.kept < 1 ? vigourAfterCut(taxon, e.leafGone) : 1);
-
 /** Lines of the old wood as it is left. */
 function oldWood(e: StemEffect, build: Build): Shoot[] {
   const at = (t: number) => alongStem(e.stem, t * e.kept, build);
@@ -180,7 +177,7 @@ export function shootsAt(
   if (seasons === 0) return old;
   const young = standing.flatMap((e) => {
     const from = alongStem(e.stem, e.kept, build).z;
-    return newWood(e, build, shootTo(taxon, from, usual, seasons, vigourOf(e, taxon)) - from);
+    return newWood(e, build, shootTo(taxon, from, usual, seasons, vigourAfterCut(taxon, e.leafGone)) - from);
   });
   if (!regrows(taxon)) return [...old, ...young];
   const gone = a.effects.filter((e) => e.kept === 0 && e.stem.state !== "dead");
@@ -201,7 +198,10 @@ export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on:
   const heightAt = (seasons: number, perYear: Metres): Metres => {
     let top = suckering ? shootTo(taxon, 0, perYear * REGROWTH_ASSUMPTIONS.suckerGrowth, seasons, 1) : 0;
     for (const e of standing)
-      top = Math.max(top, shootTo(taxon, alongStem(e.stem, e.kept, build).z, perYear, seasons, vigourOf(e, taxon)));
+      top = Math.max(
+        top,
+        shootTo(taxon, alongStem(e.stem, e.kept, build).z, perYear, seasons, vigourAfterCut(taxon, e.leafGone)),
+      );
     return top;
   };
   const [slow, usual, strong] = taxon.growthM;

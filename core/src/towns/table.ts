@@ -10,15 +10,20 @@ import {
 import { inSeason, type Zone } from "../climate/index.ts";
 import type { Celsius, Metres } from "../units/index.ts";
 
-/** A town of the table with its monthly normals, °C. */
-export interface Town {
+/** A town by its name and where it lies. */
+export interface Locality {
   readonly name: string;
+  /** State, province or land; empty where none is known. */
   readonly region: string;
   /** ISO 3166, two letters. */
   readonly country: string;
   readonly latitudeDeg: number;
   readonly longitudeDeg: number;
   readonly altitudeM: Metres;
+}
+
+/** A town of the table with its monthly normals, °C. */
+export interface Town extends Locality {
   readonly zone: Zone;
   /** null where fewer than half of the years have one. */
   readonly lastFrost: MonthDay | null;

@@ -17,7 +17,10 @@ import {
   monthDay,
   monthMeans,
   monthsKnown,
+  localitiesFrom,
+  type Locality,
   nearestTown,
+  PLACE_ROWS,
   normalAtLatitude,
   OHIO_GROWTH,
   OHIO_GROWTH_FROM_LEAF,
@@ -27,6 +30,7 @@ import {
   seeded,
   TOWN_ROWS,
   usualPlan,
+  townFinder,
   townLabel,
   isFlowers,
   kindYearOf,
@@ -44,6 +48,7 @@ import {
   type PlaceClimateInput,
   type Town,
 } from "@wren/core";
+import { kilometres } from "../../src/towns/table.ts";
 import { table } from "./files.ts";
 
 const TOWNS = townsFrom(TOWN_ROWS);
@@ -480,6 +485,39 @@ describe("a town by its name", () => {
     expect(townsNamed(TOWNS, "london canada")[0]?.country).toBe("CA");
     expect(townsNamed(TOWNS, "qqqqq")).toEqual([]);
     expect(townsNamed(TOWNS, "")).toEqual([]);
+  });
+
+  const found = townFinder<Locality>([...TOWNS, ...localitiesFrom(PLACE_ROWS, TOWNS)], TOWNS);
+  // Where they lie, to a quarter of a degree and 60 m: general knowledge.
+  test.each([
+    ["bristol", "Bristol, England, United Kingdom", 51.45, -2.6, 20],
+    ["cardif", "Cardiff, Wales, United Kingdom", 51.48, -3.18, 10],
+    ["notingham", "Nottingham, England, United Kingdom", 52.95, -1.15, 60],
+    ["cambridge uk", "Cambridge, England, United Kingdom", 52.2, 0.12, 10],
+    ["burlington vt", "Burlington, VT, United States", 44.48, -73.21, 60],
+    ["dijon", "Dijon, France", 47.32, 5.04, 245],
+    ["Freiburg", "Freiburg, Baden-Württemberg, Germany", 48.0, 7.85, 280],
+  ])("a town that the table has not: %s", (typed, label, latitude, longitude, height) => {
+    const [first] = found(typed);
+    expect(first && townLabel(first).replace(" im Breisgau", "")).toBe(label);
+    expect(Math.abs(first!.latitudeDeg - latitude)).toBeLessThan(0.25);
+    expect(Math.abs(first!.longitudeDeg - longitude)).toBeLessThan(0.25);
+    expect(Math.abs(first!.altitudeM - height)).toBeLessThan(60);
+  });
+  test("a town of the table comes first, and once; of one name in one land the labels differ", () => {
+    expect(found("portland")[0]).toBe(TOWNS.find((t) => t.name === "Portland"));
+    for (const typed of ["denver", "zurich", "saint etienne", "springfield", "villa"]) {
+      const labels = found(typed).map(townLabel);
+      expect(new Set(labels).size).toBe(labels.length);
+    }
+  });
+  // Two writings of one thing: the recalled table and the open list put the same towns in the same places.
+  test("the recalled table and the open list agree on where towns lie", () => {
+    const open = localitiesFrom(PLACE_ROWS, []);
+    const near = TOWNS.filter((t) => open.some((l) => l.name === t.name && kilometres(l, t) < 25));
+    const named = TOWNS.filter((t) => open.some((l) => l.name === t.name && l.country === t.country));
+    expect(named.length).toBeGreaterThan(280);
+    expect(near.length / named.length).toBeGreaterThan(0.97);
   });
 });
 

@@ -77,7 +77,7 @@ export function PlaceFields({ form, units, first = false, monthly = null }: Prop
     for (const [field, value] of Object.entries(more))
       setValue(field as keyof PlaceInput, value as never, { shouldDirty: true, shouldValidate: false });
     const named = getValues("name").trim();
-    if (at.town && (named === "" || named.startsWith("Near "))) setValue("name", `Near ${at.town.name}`);
+    if (at.named && (named === "" || named.startsWith("Near "))) setValue("name", `Near ${at.named.name}`);
     setSpot({ towns, at });
   };
   const height = (text: string): void => {
@@ -130,7 +130,7 @@ export function PlaceFields({ form, units, first = false, monthly = null }: Prop
           />
           {spot ? (
             <TextField
-              key={spot.at.town?.name ?? "here"}
+              key={spot.at.named?.name ?? "here"}
               label="Height above the sea (m)"
               defaultValue={String(Math.round(spot.at.altitudeM))}
               onChange={(e) => height(e.target.value)}

@@ -1,6 +1,6 @@
 /** "Near which town?": one field over the table of towns, which is fetched with it; or the browser's own position. */
 import { Autocomplete, Box, Button, TextField, Typography } from "@mui/material";
-import { nearestTown, townLabel, townsNamed, type Town } from "@wren/core";
+import { nearestTown, townLabel, type Locality, type Town } from "@wren/core";
 import { LocateFixed } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { Spot } from "./spot.ts";
@@ -11,7 +11,11 @@ interface Props {
   readonly onSpot: (towns: readonly Town[], spot: Spot) => void;
 }
 
-type Towns = readonly Town[] | "fetching" | "failed";
+interface Table {
+  readonly TOWNS: readonly Town[];
+  readonly findTowns: (typed: string) => readonly Locality[];
+}
+type Towns = Table | "fetching" | "failed";
 
 function useTowns(): readonly [Towns, () => void] {
   const [towns, setTowns] = useState<Towns>("fetching");
@@ -19,7 +23,7 @@ function useTowns(): readonly [Towns, () => void] {
   useEffect(() => {
     let live = true;
     import("../state/allTowns.ts").then(
-      ({ TOWNS }) => live && setTowns(TOWNS),
+      (table) => live && setTowns(table),
       () => live && setTowns("failed"),
     );
     return () => {
@@ -42,7 +46,8 @@ export function TownField({ start, onSpot }: Props) {
   const [open, setOpen] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
-  const known = typeof towns === "string" ? [] : towns;
+  const table = typeof towns === "string" ? null : towns;
+  const known = table?.TOWNS ?? [];
   const position = (): void => {
     if (!("geolocation" in navigator)) {
       setTrouble(DENIED[2]!);
@@ -57,7 +62,7 @@ export function TownField({ start, onSpot }: Props) {
         const nearest = nearestTown(known, at);
         setTyped("");
         // Few devices know their height; the town's stands in until it is said.
-        onSpot(known, { ...at, altitudeM: coords.altitude ?? nearest?.town.altitudeM ?? 0, town: null });
+        onSpot(known, { ...at, altitudeM: coords.altitude ?? nearest?.town.altitudeM ?? 0, named: null });
       },
       (e) => {
         setAsking(false);
@@ -69,7 +74,7 @@ export function TownField({ start, onSpot }: Props) {
   return (
     <Box>
       <Autocomplete
-        options={[...townsNamed(known, typed)]}
+        options={[...(table?.findTowns(typed) ?? [])]}
         filterOptions={(options) => options}
         getOptionLabel={townLabel}
         getOptionKey={townLabel}
@@ -86,7 +91,8 @@ export function TownField({ start, onSpot }: Props) {
           setTyped(townLabel(town));
           setOpen(false);
           setTrouble(null);
-          onSpot(known, { ...town, town });
+          const { latitudeDeg, longitudeDeg, altitudeM } = town;
+          onSpot(known, { latitudeDeg, longitudeDeg, altitudeM, named: town });
         }}
         autoHighlight
         blurOnSelect
@@ -96,7 +102,7 @@ export function TownField({ start, onSpot }: Props) {
         noOptionsText={
           towns === "fetching"
             ? "Fetching the towns…"
-            : "No town of the table answers to that: try a larger one near it, or give the latitude below."
+            : "No town answers to that: try a larger one near it, or give the latitude below."
         }
         renderInput={(params) => (
           <TextField

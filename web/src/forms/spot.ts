@@ -1,11 +1,11 @@
 /** A spot on the map made into what the place form holds: the climate of the towns around it, and what a town says of itself. */
-import { climateNear, nearestTown, townLabel, type Near, type Position, type Town } from "@wren/core";
+import { climateNear, nearestTown, townLabel, type Locality, type Near, type Position, type Town } from "@wren/core";
 import { dayInField, type PlaceInput } from "./placeForm.ts";
 
 /** Where the garden lies, as long as the form is open; only what follows from it is kept. */
 export interface Spot extends Position {
-  /** The town that was named; null where a position was given. */
-  readonly town: Town | null;
+  /** The town that was named, of the table or not; null where a position was given. */
+  readonly named: Locality | null;
 }
 
 const tenth = (n: number): number => Math.round(n * 10) / 10;
@@ -13,10 +13,10 @@ const tenth = (n: number): number => Math.round(n * 10) / 10;
 const SAME_HEIGHT_M = 120;
 
 export function nearOf(towns: readonly Town[], spot: Spot): Near {
-  const nearest = spot.town ? { town: spot.town, km: 0 } : nearestTown(towns, spot)!;
+  const nearest = nearestTown(towns, spot)!;
   const c = climateNear(towns, spot);
   return {
-    town: townLabel(nearest.town),
+    town: townLabel(spot.named ?? nearest.town),
     km: Math.round(nearest.km),
     altitudeM: Math.round(spot.altitudeM),
     tminC: c.tminC.map(tenth),
@@ -27,8 +27,8 @@ export function nearOf(towns: readonly Town[], spot: Spot): Near {
 
 /** What the form takes over from a spot. A town's zone and frost dates are its own: elsewhere they are left open. */
 export function fromSpot(towns: readonly Town[], spot: Spot): Partial<PlaceInput> {
-  const { town } = spot;
-  const own = town !== null && Math.abs(spot.altitudeM - town.altitudeM) <= SAME_HEIGHT_M ? town : null;
+  const town = towns.find((t) => t === spot.named);
+  const own = town && Math.abs(spot.altitudeM - town.altitudeM) <= SAME_HEIGHT_M ? town : null;
   return {
     latitudeDeg: String(tenth(spot.latitudeDeg)),
     near: nearOf(towns, spot),

@@ -95,7 +95,7 @@ export function Climate() {
     <Section title="What the climate is worked out from">
       <Typography sx={{ mb: 1 }}>
         {garden.place.monthly === null
-          ? "From the towns around or the latitude, and from what was said above. The table of towns is recalled and rounded, not measured: a month of it is good to about a degree."
+          ? "From the towns around or the latitude, and from what was said above. The table of towns is recalled and rounded, not measured: a month of it is good to about a degree. Where other towns lie comes from GeoNames (CC BY 4.0)."
           : "From twelve monthly means: frost odds and warmth follow from them; what was said above is not used."}
       </Typography>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
