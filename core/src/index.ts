@@ -280,6 +280,7 @@ export {
   holdableFrom,
   leavesOn,
   lowestTop,
+  growthToCome,
   seasonsEndHeight,
   seasonsFinished,
   shareByCount,

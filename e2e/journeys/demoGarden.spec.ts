@@ -64,6 +64,13 @@ test("garden: add, change, move, remove, and undo all of it", async ({ app, page
   await app.button("Save").click();
   await expect(page.getByRole("listitem").filter({ hasText: "Test yew" })).toContainText("127 cm");
 
+  // A line stands at the height it says, beside a person of 1.70 m.
+  const bed = page.getByRole("group", { name: /long$/ }).first();
+  const lineAt = async (words: string) => (await bed.getByText(words, { exact: true }).boundingBox())!.y;
+  const person = (await bed.locator("svg").first().boundingBox())!;
+  const offPx = person.y + person.height - (await lineAt("1 m")) - person.height / 1.7;
+  expect(Math.abs(offPx)).toBeLessThan(2);
+
   await app.button("Move plants").click();
   const plant = app.button("Move Old lilac at the corner");
   const before = (await plant.boundingBox())!;

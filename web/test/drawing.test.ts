@@ -4,7 +4,7 @@ import { nickPath, onCircle, ringPath, shareAngle, wedgePath } from "../src/draw
 import { crownPath, flowerSpots, lookOn } from "../src/drawing/plant.geometry.ts";
 import { dateAt, monthTicks, stripCurves, stripX } from "../src/drawing/strip.geometry.ts";
 import { ridges, verdictRuns } from "../src/drawing/yearRibbon.geometry.ts";
-import { draggedTo } from "../src/screens/garden/elevation.geometry.ts";
+import { draggedTo, rungsTo } from "../src/screens/garden/elevation.geometry.ts";
 
 const numbers = (path: string): number[] => (path.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);
 const climate = climateOf({
@@ -110,3 +110,15 @@ test.each([
 ])("dragged from %d m by %d px it stands inside its bed", (from, px, at) =>
   expect(draggedTo(from, px, 80, 8)).toBeCloseTo(at),
 );
+
+// A foot is 0.3048 m by definition.
+test("lines across a bed stand at whole metres, or at every third foot", () => {
+  expect(rungsTo(2.9, "metric")).toEqual([
+    { atM: 1, label: "1 m" },
+    { atM: 2, label: "2 m" },
+  ]);
+  expect(rungsTo(1.9, "imperial").map((r) => [r.atM.toFixed(3), r.label])).toEqual([
+    ["0.914", "3 ft"],
+    ["1.829", "6 ft"],
+  ]);
+});

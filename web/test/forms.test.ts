@@ -50,9 +50,9 @@ describe("the plant form", () => {
     expect(problems(schema.safeParse(typed))).toEqual({
       label: "Give it a name",
       height: "50 m is out of bounds: expected 0.01 to 40 m",
-      width: "“” is not a length: expected cm, like 120, 1.2 m or 4 ft",
+      width: "A length is needed, about will do: like 120, 1.2 m or 4 ft",
       plantedOn: "2027-01-01 lies in the future: expected 2026-07-01 or earlier",
-      goalHeight: "“” is not a length: expected cm, like 120, 1.2 m or 4 ft",
+      goalHeight: "A length is needed, about will do: like 120, 1.2 m or 4 ft",
       thickest: "“wrist” will not do: expected a number from 0.1 to 600",
       taxonId: "Choose a kind",
     });

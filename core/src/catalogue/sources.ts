@@ -26,7 +26,7 @@ export const SOURCES = {
   practice: { citation: "Common practice of the trade", standing: "common practice" },
   assumption: { citation: "An assumption of this program, kept in one table", standing: "our assumption" },
   record: { citation: "Your own records", standing: "your own" },
-  place: { citation: "The zone and frost dates you entered", standing: "your own" },
+  place: { citation: "What is known of your place", standing: "your own" },
 } as const satisfies Record<string, Source>;
 
 /** Key of a source. */

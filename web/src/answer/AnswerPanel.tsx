@@ -99,7 +99,9 @@ function Price({ plant, advice }: { readonly plant: Plant; readonly advice: Advi
       <dt>Frost</dt>
       <dd>
         <Why title="Frost risk of a cut on this day" of={() => explainFrost(advice, taxon, model, say)}>
-          {(advice.frostRisk ?? 0) < 0.01 ? "no risk" : `chance of harm about ${say.percent(advice.frostRisk ?? 0)}`}
+          {(advice.frostRisk ?? 0) < 0.01
+            ? "no risk"
+            : `chance of harm about ${say.percent(Math.round((advice.frostRisk ?? 0) * 100) / 100)}`}
         </Why>
       </dd>
       {advice.window && (

@@ -51,9 +51,10 @@ export function SeenToday({ plant, task, opening, onSeen }: Props) {
   const write = useSeen();
   const say = useVoice();
   const { on } = useDay();
-  const looks = looksOn(model, plant, on, task, opening);
-  if (looks.length === 0) return null;
+  // Nobody sees a day to come: while one is chosen, what is asked is what stands there now.
   const day = seenDay(plant, on, today());
+  const looks = looksOn(model, plant, day, task, day === on ? opening : null);
+  if (looks.length === 0) return null;
   const note = async (p: Press): Promise<void> => {
     if (await write(`${plant.label}: ${p.label.toLowerCase()}`, { plantId: plant.id, on: day, ...p.seen })) onSeen?.();
   };

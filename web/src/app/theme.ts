@@ -102,6 +102,8 @@ export const theme = createTheme({
       },
     },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: "none" } } },
+    // In line with the fields above them.
+    MuiDialogActions: { styleOverrides: { root: { padding: "8px 24px 20px" } } },
     MuiDialog: { styleOverrides: { paper: { border: "1px solid var(--line)", boxShadow: "none" } } },
     MuiPopover: { styleOverrides: { paper: { border: "1px solid var(--ink)", boxShadow: "none" } } },
     MuiTextField: { defaultProps: { size: "small", fullWidth: true } },

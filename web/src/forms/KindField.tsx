@@ -18,6 +18,7 @@ export function KindField({ value, onChange, autoFocus = false, error = null }: 
       filterOptions={(_, state) => CATALOGUE.search(state.inputValue).slice(0, MOST_SHOWN)}
       getOptionLabel={(t) => t.common[0]!}
       isOptionEqualToValue={(a, b) => a.id === b.id}
+      autoHighlight
       noOptionsText="No such kind. Try another of its names, or “Which is it?”"
       renderOption={({ key, ...props }, t) => (
         <li key={key} {...props}>

@@ -14,7 +14,10 @@ export const lengthText = (bare: "cm" | "in", { from, to }: Bounds) =>
     if (m === null) {
       ctx.addIssue({
         code: "custom",
-        message: `“${text}” is not a length: expected ${bare}, ${example(bare)}`,
+        message:
+          text.trim() === ""
+            ? `A length is needed, about will do: ${example(bare)}`
+            : `“${text}” is not a length: expected ${bare}, ${example(bare)}`,
       });
       return z.NEVER;
     }
@@ -30,7 +33,10 @@ export const pastDate = (latest: PlainDate) =>
   z.string().transform((text, ctx): PlainDate => {
     const d = parseDate(text);
     if (d === null) {
-      ctx.addIssue({ code: "custom", message: "Expected a day that exists, like 2026-06-10" });
+      ctx.addIssue({
+        code: "custom",
+        message: text.trim() === "" ? "A day is needed, about will do" : "Expected a day that exists, like 2026-06-10",
+      });
       return z.NEVER;
     }
     if (d > latest) {
@@ -56,7 +62,7 @@ const readNumber =
     if (text.trim() === "" || !Number.isFinite(n) || n < from || n > to || (whole === true && !Number.isInteger(n))) {
       ctx.addIssue({
         code: "custom",
-        message: `“${text}” will not do: expected ${whole === true ? "a whole number" : "a number"} from ${from} to ${to}`,
+        message: `${text.trim() === "" ? "Nothing stands here" : `“${text}” will not do`}: expected ${whole === true ? "a whole number" : "a number"} from ${from} to ${to}`,
       });
       return z.NEVER;
     }

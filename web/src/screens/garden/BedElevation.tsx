@@ -6,12 +6,11 @@ import { useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { lookOn } from "../../drawing/plant.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
-import { PERSON_M, tallestIn, type Labels, type Standing } from "./elevation.geometry.ts";
+import { PERSON_M, rungsTo, tallestIn, type Labels, type Standing } from "./elevation.geometry.ts";
 import { PlantInBed, type InBed } from "./PlantInBed.tsx";
 
 const HEAD = 34;
 const FOOT = 8;
-const FEET_PER_M = 3.281;
 
 /** A person of 1.70 m beside the bed. */
 function Figure({ pxPerM }: { readonly pxPerM: number }) {
@@ -110,7 +109,7 @@ export function BedElevation({ on, bed, standing, labels, pxPerM, moving, onOpen
   const view = useView(box, standing.length > WHOLE);
   const plants = useInBed({ standing, labels, view }, pxPerM, on);
   const tallest = tallestIn(standing);
-  const rungs = Array.from({ length: Math.floor(tallest) }, (_, i) => i + 1);
+  const rungs = rungsTo(tallest, units);
   return (
     <Box
       ref={box}
@@ -138,22 +137,24 @@ export function BedElevation({ on, bed, standing, labels, pxPerM, moving, onOpen
           }}
           style={{ width: bed.lengthM * pxPerM, height: Math.round(tallest * pxPerM) + HEAD + FOOT }}
         >
-          {rungs.map((m) => (
+          {rungs.map(({ atM, label }) => (
             <Box
-              key={m}
+              key={label}
               aria-hidden="true"
               sx={{
                 position: "absolute",
                 left: 0,
                 right: 0,
+                // The line itself stands at the height; its words hang below it.
+                height: 0,
                 borderTop: "1px dotted var(--line)",
                 fontSize: "0.72rem",
                 color: "text.secondary",
                 lineHeight: 1,
               }}
-              style={{ bottom: m * pxPerM }}
+              style={{ bottom: atM * pxPerM }}
             >
-              {units === "imperial" ? `${Math.round(m * FEET_PER_M)} ft` : `${m} m`}
+              {label}
             </Box>
           ))}
           <Box sx={{ position: "absolute", inset: 0, bottom: `-${FOOT}px` }}>

@@ -1,5 +1,13 @@
 /** Numbers of a bed's elevation: one scale for all beds, so that heights compare. */
-import { heightOf, seasonsEndOf, type GardenModel, type Metres, type PlainDate, type Plant } from "@wren/core";
+import {
+  heightOf,
+  seasonsEndOf,
+  type GardenModel,
+  type Metres,
+  type PlainDate,
+  type Plant,
+  type Rules,
+} from "@wren/core";
 
 export interface Standing {
   readonly plant: Plant;
@@ -23,6 +31,24 @@ export function standingIn(model: GardenModel, plants: readonly Plant[], on: Pla
 export const PERSON_M: Metres = 1.7;
 export const tallestIn = (standing: readonly Standing[]): Metres =>
   Math.max(PERSON_M, ...standing.map((s) => Math.max(s.heightM, s.endM, s.wantedM ?? 0)));
+
+const FOOT_M: Metres = 0.3048;
+/** Every so many metres, or feet, a line across the bed says how high it is. */
+const RUNGS = {
+  metric: { stepM: 1, unit: "m", each: 1 },
+  both: { stepM: 1, unit: "m", each: 1 },
+  imperial: { stepM: 3 * FOOT_M, unit: "ft", each: 3 },
+} as const satisfies Record<Rules["units"], unknown>;
+export function rungsTo(
+  tallestM: Metres,
+  units: Rules["units"],
+): readonly { readonly atM: Metres; readonly label: string }[] {
+  const { stepM, unit, each } = RUNGS[units];
+  return Array.from({ length: Math.floor(tallestM / stepM) }, (_, i) => ({
+    atM: (i + 1) * stepM,
+    label: `${(i + 1) * each} ${unit}`,
+  }));
+}
 
 /** Where a plant dragged by some pixels now stands, kept inside its bed, to 5 cm. */
 export function draggedTo(alongM: Metres, deltaPx: number, pxPerM: number, lengthM: Metres): Metres {

@@ -1,6 +1,7 @@
 /** One plant: its answer on the strip's day, its year, a cut to try, and what was done. */
 import { Box, Button, Typography } from "@mui/material";
 import {
+  growthToCome,
   adviseOn,
   CATALOGUE,
   followUpsOf,
@@ -52,9 +53,10 @@ function Head({ plant }: { readonly plant: Plant }) {
   const taxon = model.taxonOf(plant);
   const height = heightOf(model, plant, on);
   const [low, , high] = seasonsEndOf(model, plant, on);
+  const rests = growthToCome(model.yearOf(taxon), model.climate.hemisphere, on) === 1;
   const facts = [
     `${say.length(height.heightM)} tall, ${say.length(plant.widthM)} wide`,
-    `${say.length(low)} to ${say.length(high)} by the end of the season`,
+    `${say.length(low)} to ${say.length(high)} by the end of the ${rests ? "coming " : ""}season`,
     plant.plantedOn
       ? `planted ${plant.plantedAbout ? `about ${plant.plantedOn.slice(0, 4)}` : dateText(plant.plantedOn)}`
       : "planting unknown",
