@@ -45,7 +45,8 @@ export function TownsAlike({ place, units, onWarmest }: Props) {
         onPress={(name) => onWarmest(alike.find((a) => townLabel(a.town) === name)!.warmestC)}
       />
       <Typography variant="body2" sx={{ color: "text.secondary", mb: 1.5, mt: -1 }}>
-        The warmest month’s, of the coolest, a middling and the hottest town of the table there.
+        The warmest month’s, of the coolest{alike.length > 2 ? ", a middling" : ""} and the hottest town of the table
+        there.
       </Typography>
     </>
   );
