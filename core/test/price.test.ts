@@ -132,7 +132,7 @@ describe("frost", () => {
     expect(priced("hydrangea-macrophylla", "deadhead").frostRisk[330]).toBeGreaterThan(LIMITS.frostRisk);
     const mild = everyKindAt(PLACES.find((p) => p.name === "mild")!);
     const p = mild.kindYear(CATALOGUE.byId("hydrangea-macrophylla")!, "deadhead").prices;
-    expect(p.frostRisk[330]).toBeLessThan(0.02);
+    expect(p.frostRisk[330]).toBeLessThan(LIMITS.frostRisk);
   });
 });
 

@@ -27,7 +27,7 @@ const mophead = {
   leastStubM: 0.1,
   regimes: ["upkeep", "renewal"],
   routineTask: "deadhead",
-  frost: { growthKillC: -2, frameKillC: -18, frameLoss: 0.6, headsShelterC: -11, wakesWhenCut: true },
+  frost: { growthKillC: -2, frameKillC: -18, frameLoss: 0.6, headsShelterC: -6, wakesWhenCut: true },
   passes: "renewal",
   hazards: ["irritant-sap"],
   wildlife: ["old heads shelter the buds below them in cold winters"],

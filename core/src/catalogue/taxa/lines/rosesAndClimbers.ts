@@ -3,7 +3,8 @@ import { branch, deciduousYear, flushYear, kinds, oldBloom, seasonDay, shortBloo
 
 const rose: Base = { ...shrub, group: "rose", floweringWood: "new", year: deciduousYear(-6, 260), shadeVigour: 0.4, leastStubM: 0.15, regimes: ["upkeep", "cutback", "framework"], routineTask: "shape", frost: tender(-3, -17, 0.6, false), passes: "framework", hazards: ["thorns"], wildlife: ["hips for birds, if the last flowers stay on"], cleanOut: "early spring: brown pith means dead, cut to white", looksWrongButNormal: ["red new leaves: they turn green", "suckers from below the graft: other leaves, pull them at the root"], blade: "6 mm above an outward bud, down to white pith.", sources: ["rhs", "shrub-calendar", "practice"] };
 const flushes = (degreeDays: number) => ({ ...summerBloom(degreeDays, 10), name: "roses in flushes", flushes: true });
-const once = (degreeDays: number, days: number) => ({ ...springBloom(warm(degreeDays), days, 20, 0.3), name: "summer roses" });
+/** Flowered canes come out from the end of bloom until early autumn. */
+const once = (degreeDays: number, days: number) => ({ ...springBloom(warm(degreeDays), days, 60, 0.3), name: "summer roses" });
 const onceWood = { floweringWood: "old", regimes: ["upkeep", "renewal", "framework"], leastStubM: 0.3, frost: tender(-3, -26, 0.5, false) } satisfies Partial<Base>;
 
 export const MORE_ROSES = kinds(rose, [
@@ -42,7 +43,7 @@ export const CLEMATIS = kinds(clematis, [
       { ...springBloom(warm(110), 30, 40, 0.3), name: "first flowers" },
       { ...shortBloom(800, 40, "second flowers"), weight: 0.4 },
     ],
-    { floweringWood: "both", blade: "In late winter down to the first strong pair of buds on each stem, no more; again lightly after the first flowers." },
+    { floweringWood: "both", routineTask: "tip", blade: "In late winter down to the first strong pair of buds on each stem, no more; again lightly after the first flowers." },
   ],
   ["clematis-large-late", "Clematis, large late-summer kinds", "Large-flowered clematis, late summer", "climber", [1.5, 2.2, 3], [2, 3.5], [1, 1.5], "4a", [summerBloom(420, 13)], groupThree],
   ["clematis-viticella", "Clematis viticella", "Italian clematis", "climber", [1.5, 2.5, 3.5], [2.5, 4], [1, 2], "4b", [summerBloom(420, 13)], groupThree],

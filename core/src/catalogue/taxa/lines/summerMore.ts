@@ -1,5 +1,5 @@
 /** More shrubs that flower on the new wood of the year, or that are grown for young stems and leaf. */
-import { berries, bud, deciduousYear, kinds, oldBloom, shortBloom, shrub, springBloom, summerBloom, spring, tender, warm, type Base } from "../parts.ts";
+import { berries, bud, deciduousYear, flushYear, kinds, oldBloom, shortBloom, shrub, springBloom, summerBloom, spring, tender, warm, type Base } from "../parts.ts";
 
 const base: Base = { ...shrub, group: "summer-shrub", floweringWood: "new", year: deciduousYear(6), leastStubM: 0.15, regimes: ["upkeep", "cutback", "renewal"], routineTask: "shape", passes: "cutback", blade: bud, sources: ["shrub-calendar", "practice"] };
 /** Builds a branched frame that is kept: shaped, thinned, not cut to the ground. */
@@ -99,8 +99,8 @@ export const MORE_SUMMER_SHRUBS = kinds(base, [
   ["rubus-odoratus", "Rubus odoratus", "Flowering raspberry", "upright", [0.8, 1.2, 1.6], [1, 2], [1.5, 3], "3b", [shortBloom(220, 60)], { passes: "renewal", leastStubM: 0.05, looksWrongButNormal: ["canes that flower and die: out at the ground"] }],
   ["punica-granatum", "Punica granatum", "Pomegranate", "vase", [0.3, 0.6, 0.9], [1.5, 4.5], [1.5, 3.5], "7b", [shortBloom(220, 70)], { ...frame, frost: tender(-2, -13, 0.6), year: deciduousYear(18), hazards: ["thorns"], blade: "Suckers and crossing wood in late winter; flowers come on short twigs of the frame." }],
   ["malva-olbia", "Malva (Lavatera) olbia and shrubby kin", "Tree mallow", "fountain", [0.9, 1.4, 2], [1.5, 2.5], [1.5, 2.5], "7b", [summerBloom(250, 13)], { ...low, ...bees, frost: tender(-2, -10, 0.9), year: deciduousYear(6), blade: "To 30–60 cm in spring, above the lowest live buds; short-lived, keep a young one ready." }],
-  ["olearia-haastii", "Olearia (× haastii, macrodonta)", "Daisy bush", "dome", [0.2, 0.35, 0.5], [1.2, 3], [1.2, 3], "8a", [shortBloom(330, 35)], { ...frame, leaf: "evergreen", frost: tender(-2, -11, 0.5), blade: "After bloom to within last year's growth, or in spring harder: old wood answers." }],
-  ["bupleurum-fruticosum", "Bupleurum fruticosum", "Shrubby hare's ear", "mound", [0.3, 0.5, 0.8], [1.2, 2], [1.5, 2.5], "7b", [shortBloom(380, 50)], { ...frame, leaf: "evergreen", frost: tender(-2, -12, 0.5), ...bees }],
+  ["olearia-haastii", "Olearia (× haastii, macrodonta)", "Daisy bush", "dome", [0.2, 0.35, 0.5], [1.2, 3], [1.2, 3], "8a", [shortBloom(330, 35)], { ...frame, leaf: "evergreen", year: flushYear(-8, 240), frost: tender(-2, -11, 0.5), blade: "After bloom to within last year's growth, or in spring harder: old wood answers." }],
+  ["bupleurum-fruticosum", "Bupleurum fruticosum", "Shrubby hare's ear", "mound", [0.3, 0.5, 0.8], [1.2, 2], [1.5, 2.5], "7b", [shortBloom(380, 50)], { ...frame, leaf: "evergreen", year: flushYear(-8, 240), frost: tender(-2, -12, 0.5), ...bees }],
   ["rosa-chinensis-bush", "Rosa, China and tea kinds", "China rose|Tea rose", "fountain", [0.4, 0.7, 1], [0.9, 1.8], [0.9, 1.6], "7b", [{ ...summerBloom(120, 10), name: "roses in flushes", flushes: true }], { ...frame, group: "rose", hazards: ["thorns"], frost: tender(-2, -11, 0.7), year: deciduousYear(-10, 240), cleanOut: "late winter: brown pith means dead, cut to white", blade: "Little: the oldest cane, twigs and spent flowers; they sulk when cut hard." }],
 ]);
 
