@@ -1,7 +1,17 @@
 /** How a plant is grown: its own size in place of the kind's, dangers until they are over, and the tasks offered first. */
 import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
 import {
   adviseOn,
+  alongStem,
+  branchRun,
+  branchToTip,
+  plainBranch,
+  plainStem,
+  pointFrom,
+  type Point3,
+  seenFrom,
+  stemToTip,
   CATALOGUE,
   date,
   heightOnDay,
@@ -14,6 +24,7 @@ import {
   type Task,
   wish,
 } from "@wren/core";
+import { StemSchema } from "../src/model/index.ts";
 import { everyKindAt, modelOf, PLACES, plantOf, seenOn } from "./support.ts";
 
 const LILAC = CATALOGUE.byId("syringa-vulgaris")!;
@@ -125,4 +136,41 @@ describe("tasks offered first (common practice)", () => {
     expect(tasks).toContain(yes);
     expect(tasks).not.toContain(no);
   });
+});
+
+describe("a drawing corrected by its tips", () => {
+  const far = fc.double({ min: -3, max: 3, noNaN: true });
+  const tip = fc.record({ x: far, y: far, z: fc.double({ min: 0.5, max: 5, noNaN: true }) });
+  const bend = fc.constantFrom(0, 0.3, 0.8);
+  /** A degree over so many metres, and the ring that stems stand in. */
+  const near = (a: Point3, b: Point3): boolean =>
+    Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z) < 0.03 * Math.hypot(b.x, b.y, b.z) + 0.13;
+  test("a stem's tip stands where it was put, and its branches keep their place on it", () =>
+    fc.assert(
+      fc.property(tip, bend, fc.integer({ min: 0, max: 3 }), (to, b, base) => {
+        const old = { ...plainStem("s1", 20, 1.4), base, leanDeg: 20, branches: [plainBranch(0.6, 8, 0.5)] };
+        const next = stemToTip(old, to);
+        expect(near(alongStem(next, 1, { bend: b }), to)).toBe(true);
+        expect(next.branches).toEqual(old.branches);
+        expect(StemSchema.safeParse(next).success).toBe(true);
+      }),
+    ));
+  test("a branch's tip too; its stem and the other branches are as they were", () =>
+    fc.assert(
+      fc.property(tip, bend, (to, b) => {
+        const old = { ...plainStem("s1", 30, 2), branches: [plainBranch(0.4, 8, 0.5), plainBranch(0.7, 6, 0.4)] };
+        const next = branchToTip(old, 1, to, { bend: b });
+        expect(near(branchRun(next, next.branches[1]!, { bend: b })[1], to)).toBe(true);
+        expect({ ...next, branches: [] }).toEqual({ ...old, branches: [] });
+        expect(next.branches[0]).toEqual(old.branches[0]);
+        expect(StemSchema.safeParse(next).success).toBe(true);
+      }),
+    ));
+  test("what is seen from a side is the point it came from", () =>
+    fc.assert(
+      fc.property(tip, fc.integer({ min: 0, max: 359 }), (p, deg) => {
+        const back = pointFrom(seenFrom(p, deg), deg);
+        expect(Math.hypot(back.x - p.x, back.y - p.y, back.z - p.z)).toBeLessThan(1e-9);
+      }),
+    ));
 });

@@ -168,3 +168,26 @@ test("a conifer said in a line is drawn with its tiers, thinned by branches only
   await app.button("Suggest").click();
   await expect(why).toContainText("Over the line");
 });
+
+test("a drawing is corrected by dragging: a tip stands where it is put, nothing is cut, and one press takes it back", async ({
+  app,
+  page,
+}) => {
+  await app.open("/plant/lilac-corner/bench?on=2026-06-12");
+  await app.button("Correct the drawing").click();
+  await page.locator('[data-stem="s1"]').click({ force: true });
+  const tip = page.locator('[data-tip="stem"]');
+  await tip.scrollIntoViewIfNeeded();
+  const stood = await tip.getAttribute("cx");
+  const was = (await tip.boundingBox())!;
+  await page.mouse.move(was.x + was.width / 2, was.y + was.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(was.x + 60, was.y + 40, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText(/Old lilac.*corrected/)).toBeVisible();
+  const now = (await tip.boundingBox())!;
+  expect(Math.hypot(now.x - was.x - 60 + was.width / 2, now.y - was.y - 40 + was.height / 2)).toBeLessThan(14);
+  await expect(page.getByRole("status", { name: "What this try amounts to" })).not.toContainText(/[1-9] % goes/);
+  await app.button(/^Undo: Old lilac.*corrected/).click();
+  await expect(tip).toHaveAttribute("cx", stood!);
+});

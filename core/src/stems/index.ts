@@ -8,5 +8,6 @@ export * from "./drawing.ts";
 export * from "./check.ts";
 export * from "./reach.ts";
 export * from "./leaf.ts";
+export * from "./correct.ts";
 export * from "./grown.ts";
 export * from "./effects.ts";

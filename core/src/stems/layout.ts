@@ -17,14 +17,18 @@ export type Bent = Pick<Build, "bend">;
 const RAD = Math.PI / 180;
 /** Bases of one clump stand in a ring, and stems of one base round its middle, m. */
 const CLUMP_RING_M = 0.25;
-const BASE_RADIUS_M = 0.06;
+export const STEM_RING_M: Metres = 0.06;
 
+/** The middle of the base that a stem rises from. */
+export function baseMiddle(s: Pick<Stem, "base">): Point3 {
+  const [ring, a] = [s.base === 0 ? 0 : CLUMP_RING_M, s.base * 137.5 * RAD];
+  return { x: ring * Math.cos(a), y: ring * Math.sin(a), z: 0 };
+}
 function footOf(s: Pick<Stem, "base" | "turnDeg" | "leanDeg">): Point3 {
-  const clump = s.base === 0 ? 0 : CLUMP_RING_M;
-  const [a, b] = [s.turnDeg * RAD, s.base * 137.5 * RAD];
+  const [middle, a] = [baseMiddle(s), s.turnDeg * RAD];
   // What stands upright is a trunk, and stands in the middle.
-  const off = s.leanDeg === 0 ? 0 : BASE_RADIUS_M;
-  return { x: off * Math.cos(a) + clump * Math.cos(b), y: off * Math.sin(a) + clump * Math.sin(b), z: 0 };
+  const off = s.leanDeg === 0 ? 0 : STEM_RING_M;
+  return { x: off * Math.cos(a) + middle.x, y: off * Math.sin(a) + middle.y, z: 0 };
 }
 
 /** The point at a part of a stem's length: 0 at the ground, 1 at the tip. */
@@ -73,6 +77,15 @@ export function seenFrom(
 ): { readonly x: Metres; readonly z: Metres; readonly depth: Metres } {
   const v = viewDeg * RAD;
   return { x: p.x * Math.cos(v) + p.y * Math.sin(v), z: p.z, depth: p.y * Math.cos(v) - p.x * Math.sin(v) };
+}
+
+/** The point that is seen so from a side: the other way round. */
+export function pointFrom(
+  { x, z, depth }: { readonly x: Metres; readonly z: Metres; readonly depth: Metres },
+  viewDeg: number,
+): Point3 {
+  const v = viewDeg * RAD;
+  return { x: x * Math.cos(v) - depth * Math.sin(v), y: x * Math.sin(v) + depth * Math.cos(v), z };
 }
 
 /** Distance from the plant's middle axis. */

@@ -3,6 +3,7 @@ import {
   alongStem,
   branchRun,
   inches,
+  pointFrom,
   seenFrom,
   shootRun,
   type Build,
@@ -326,6 +327,12 @@ export function nearestPart(s: Stem, spot: Spot, build: Build, v: View): number 
     if (far < best.far) best = { at: i / 100, far };
   }
   return best.at;
+}
+
+/** Where a tip stands that is put on a spot of the sheet: as far from the eye as it was. */
+export function tipAt(spot: Spot, was: Point3, v: View): Point3 {
+  const { depth } = seenFrom(was, v.deg);
+  return pointFrom({ x: (spot.x - v.sheet.width / 2) / v.scale, z: heightAt(spot, v), depth }, v.deg);
 }
 
 /** Height above the ground of a spot on the sheet, m. */

@@ -47,6 +47,7 @@ import {
   wholeCut,
   withCarriedOut,
   withCuts,
+  withDrawn,
   withoutStem,
   withStand,
   withStem,
@@ -89,6 +90,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   const [wantedM, setWantedM] = useState<number | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [stepped, setStepped] = useState(false);
+  const [correcting, setCorrecting] = useState(false);
   const wide = useMediaQuery("(min-width:1000px)");
   const current = stand.tries.find((t) => t.id === tryId);
   /** What is being tried, before it is kept: it answers at once, the database follows. */
@@ -144,6 +146,13 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   const onCut = useStable((stemId: string, cut: StemCut | null) =>
     put(`${nameOf(stemId).toLowerCase()} ${cut ? "cut" : "put back"}`, cutAt(cuts, stemId, cut)),
   );
+  const onCorrect = useStable((s: Stem) => {
+    const day = seenDay(plant, on, today());
+    void change(`${plant.label}: ${nameOf(s.id).toLowerCase()} corrected`, (g) => {
+      const old = g.stands.find((x) => x.id === stand.id) ?? stand;
+      return withDrawn(g, withStem({ ...old, stems: stand.stems }, s), build, { on: day, nowM, id: newId() });
+    });
+  });
   const withinM = (heightM: number): number => Math.min(result.before.heightM, Math.max(0.05, heightM));
   const onShear = useStable((heightM: number) => {
     const shear = cuts.find((c) => c.cut === "shear");
@@ -244,6 +253,8 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
             lines={plant.goal.lines}
             shearM={cuts.find((c) => c.cut === "shear")?.heightM ?? null}
             narrow={!wide}
+            correcting={correcting}
+            onCorrect={onCorrect}
             onChoose={setChosen}
             onTry={onTry}
             onCut={onCut}
@@ -263,7 +274,14 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
               <span>{say.percent(result.share)}</span>
             </div>
           )}
-          <LookFrom horizon={horizon} viewDeg={viewDeg} onHorizon={setHorizon} onView={setViewDeg} />
+          <LookFrom
+            horizon={horizon}
+            viewDeg={viewDeg}
+            onHorizon={setHorizon}
+            onView={setViewDeg}
+            correcting={correcting}
+            onCorrecting={setCorrecting}
+          />
         </div>
         <div className="bench-follows">
           <details className="more no-print" onToggle={(e) => setStepped(e.currentTarget.open)}>

@@ -39,6 +39,7 @@ import {
 } from "../../drawing/stand.geometry.ts";
 import { stemsShow } from "../../drawing/plant.geometry.ts";
 import { useGarden } from "../../state/garden.tsx";
+import { CorrectHandles } from "./CorrectHandles.tsx";
 
 const DESK = { width: 640, height: 420, foot: 22 } as const;
 const PHONE = { width: 400, height: 380, foot: 22 } as const;
@@ -68,6 +69,9 @@ interface Props {
   /** Height of the shears' line; null where none are used. */
   readonly shearM: number | null;
   readonly narrow: boolean;
+  /** Tips are dragged to where they stand, not cut. */
+  readonly correcting: boolean;
+  readonly onCorrect: (s: Stem) => void;
   readonly onChoose: (id: string) => void;
   /** While an end or the line is dragged each place is tried; let go, the last one is cut. */
   readonly onTry: (stemId: string, cut: StemCut | null) => void;
@@ -314,7 +318,17 @@ export function Drawing(p: Props) {
           />
         </g>
       )}
-      {handle && !future && (
+      {p.correcting && chosen && !future && (
+        <CorrectHandles
+          key={chosen.stem.id}
+          stem={chosen.stem}
+          build={build}
+          view={view}
+          spotOf={spotOf}
+          onCorrect={p.onCorrect}
+        />
+      )}
+      {handle && !p.correcting && !future && (
         <circle
           data-handle={chosen.stem.id}
           cx={handle.x}

@@ -11,8 +11,17 @@ interface LookProps {
   readonly viewDeg: number;
   readonly onHorizon: (h: Horizon) => void;
   readonly onView: (deg: number) => void;
+  readonly correcting: boolean;
+  readonly onCorrecting: (correcting: boolean) => void;
 }
-export const LookFrom = memo(function LookFrom({ horizon, viewDeg, onHorizon, onView }: LookProps) {
+export const LookFrom = memo(function LookFrom({
+  horizon,
+  viewDeg,
+  onHorizon,
+  onView,
+  correcting,
+  onCorrecting,
+}: LookProps) {
   const side = Math.round(viewDeg / 90) % 4;
   return (
     <div className="no-print look-from">
@@ -47,6 +56,19 @@ export const LookFrom = memo(function LookFrom({ horizon, viewDeg, onHorizon, on
         getAriaValueText={(v) => `${v} degrees`}
         sx={{ flex: "1 1 120px", minWidth: 110, mx: 1, color: "var(--umber)" }}
       />
+      <button
+        type="button"
+        className={`press${correcting ? " task-chosen" : ""}`}
+        aria-pressed={correcting}
+        onClick={() => onCorrecting(!correcting)}
+      >
+        Correct the drawing
+      </button>
+      {correcting && (
+        <p role="status" className="quiet small">
+          Press a stem, then drag its tips to where they stand. Thickness, age and state: <em>Correct it</em> in the list.
+        </p>
+      )}
     </div>
   );
 });

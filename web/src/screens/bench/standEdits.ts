@@ -3,6 +3,7 @@ import {
   carriedOut,
   heightLeft,
   MOST,
+  standSize,
   stemsAsHigh,
   visitAlike,
   type Build,
@@ -10,6 +11,7 @@ import {
   type Garden,
   type InRow,
   type Metres,
+  type Observation,
   type PlainDate,
   type Stand,
   type Stem,
@@ -101,6 +103,23 @@ export const wholeCut = (cuts: readonly StemCut[], kind: StemCut["cut"], cut: St
   ...cuts.filter((c) => c.cut !== kind),
   ...(cut ? [cut] : []),
 ];
+
+/** Measured to less than this part of its height nobody has. */
+const NEAR = 0.01;
+/** A drawing corrected by hand; when it now stands higher or lower than its plant was known to, that is its height. */
+export function withDrawn(
+  g: Garden,
+  stand: Stand,
+  build: Build,
+  { on, nowM, id }: { readonly on: PlainDate; readonly nowM: Metres; readonly id: string },
+): Garden {
+  const heightM = Math.round(standSize(stand.stems, build).heightM * 100) / 100;
+  const drawn = withStand(g, stand);
+  if (heightM <= 0 || Math.abs(heightM / nowM - 1) < NEAR) return drawn;
+  const { plantId } = stand;
+  const height: Observation = { id, plantId, on, kind: "height", heightM, note: "", where: null, lookedFor: null };
+  return { ...drawn, observations: [...drawn.observations, height] };
+}
 
 /** The same work booked at others of the row, each brought down by the same part of its own height. */
 function withAlike(g: Garden, done: Done, others: readonly InRow[]): Garden {
