@@ -12,6 +12,7 @@ const ROOMS = [
   "towns",
   "phenology",
   "stems",
+  "sections",
   "amount",
   "price",
   "garden",

@@ -9,6 +9,10 @@ import {
   extentOf,
   grownTo,
   heightOf,
+  hedgeStands,
+  hedgeTo,
+  measuredOn,
+  shareOfCut,
   openGarden,
   plainStem,
   planCut,
@@ -168,5 +172,33 @@ describe("one timeline of a height", () => {
           heightOf(m, p, date("2026-06-10"), m.taxonOf(p)).heightM,
         );
     }
+  });
+});
+
+describe("a hedge's share", () => {
+  const m = openGarden(demoGarden(date("2026-06-10")), CATALOGUE);
+  const on = date("2026-08-20");
+  const hedge = m.garden.hedges[0]!;
+  const plant = m.plant(hedge.plantId);
+  test("lowered by its section and by a height on the plant's page is one number; so is what is recorded", () => {
+    const s = hedgeStands(m, hedge, on);
+    const measured = measuredOn(m, plant, on);
+    const tall = s.now.heightM;
+    for (const part of [0.95, 0.8, 0.6, 0.4]) {
+      const byShears = hedgeTo(m, s, { ...s.now, heightM: tall * part }).cut.share;
+      expect(takenAbove(measured, tall, tall * part).share).toBeCloseTo(byShears, 10);
+      expect(shareOfCut({ by: "height", beforeM: tall, afterM: tall * part }, measured)).toBeCloseTo(byShears, 10);
+      expect(lowestTop(measured, tall, byShears)).toBeCloseTo(tall * part, 3);
+    }
+  });
+  test("a deeper cut never takes less, and all of it is all", () => {
+    const measured = measuredOn(m, plant, on);
+    const heights = Array.from({ length: 41 }, (_, i) => 2 * (1 - i / 40));
+    const taken = heights.map((h) => takenAbove(measured, 2, h));
+    for (const [i, t] of taken.entries()) {
+      expect(t.share).toBeGreaterThanOrEqual(taken[Math.max(0, i - 1)]!.share - 1e-9);
+      expect(t.reach).toBeGreaterThanOrEqual(t.share);
+    }
+    expect([taken[0]!.share, taken.at(-1)!.share]).toEqual([0, 1]);
   });
 });

@@ -2,6 +2,7 @@
 import type { Taxon } from "../catalogue/index.ts";
 import type { Cut, Plant, Stem, Visit } from "../model/index.ts";
 import { bodyOf, buildOf, endsAbove, heightOfLeaf, leafAbove, leafOf, leafTaken, stemsAsHigh } from "../stems/index.ts";
+import { clippedOf, cutBetween, faceLengthOf, type StandingSection } from "../sections/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { shareByCount, shareByDiameters, together } from "./shares.ts";
 
@@ -10,6 +11,8 @@ export interface Measured {
   readonly taxon: Taxon;
   readonly plant: Pick<Plant, "form" | "widthM">;
   readonly stems: readonly Stem[] | null;
+  /** The section of a plant that is a hedge: its leaf stands in that, whatever outline its kind has. */
+  readonly section?: StandingSection | null;
 }
 /** A cut as far as it changes prices: what it takes, how many of the shoots it reaches, how much of their length goes. */
 export interface Taken {
@@ -30,6 +33,10 @@ export function takenAbove(m: Measured, beforeM: Metres, afterM: Metres): Taken 
     depth: reach === 0 ? 0 : Math.min(1, share / reach),
   });
   if (beforeM <= 0 || afterM >= beforeM) return of(0, 0);
+  if (m.section) {
+    const { share, reach } = sectionAbove(m.section, beforeM, afterM);
+    return of(share, reach);
+  }
   if (m.stems?.some((s) => s.state !== "dead")) {
     const stems = stemsAsHigh(m.stems, build, beforeM);
     const heightM = (Math.max(0, afterM) / beforeM) * leafOf(stems, build).body.heightM;
@@ -41,9 +48,24 @@ export function takenAbove(m: Measured, beforeM: Metres, afterM: Metres): Taken 
   return of(share, Math.max(share, endsAbove(body, Math.max(0, afterM))));
 }
 
+/** Nothing of a hedge stands lower than this. */
+const LOWEST_M: Metres = 0.02;
+/** A hedge lowered: what goes of its leafy shell, and of the ends of its shoots, which stand on its outside. */
+function sectionAbove({ now, greenM }: StandingSection, beforeM: Metres, afterM: Metres): Omit<Taken, "depth"> {
+  if (afterM < LOWEST_M) return { share: 1, reach: 1 };
+  const [tall, low] = [
+    { ...now, heightM: beforeM },
+    { ...now, heightM: afterM },
+  ];
+  const { share } = cutBetween(tall, low, greenM);
+  const stays = faceLengthOf(low, "front") + faceLengthOf(low, "back");
+  return { share, reach: Math.max(share, 1 - stays / clippedOf(tall)) };
+}
+
 /** The lowest level cut that takes no more than a share; the other way round of takenAbove. */
 export function lowestTop(m: Measured, heightM: Metres, share: Share): Metres {
-  if (m.stems === null) return heightOfLeaf(bodyOf(buildOf(m.taxon, m.plant.form), heightM, m.plant.widthM), share);
+  if (m.stems === null && !m.section)
+    return heightOfLeaf(bodyOf(buildOf(m.taxon, m.plant.form), heightM, m.plant.widthM), share);
   let [low, high] = [0, heightM];
   for (let i = 0; i < HALVINGS; i++) {
     const mid = (low + high) / 2;

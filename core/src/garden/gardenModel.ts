@@ -12,6 +12,7 @@ import {
 } from "../amount/index.ts";
 import type { Garden, Observation, Plant, Stand, Stem, Task, Visit } from "../model/index.ts";
 import { seenYear, yearClocks, type Pace, type PlantYear } from "../phenology/index.ts";
+import { standingSection } from "../sections/index.ts";
 import type { Metres } from "../units/index.ts";
 import { shownKey, type DaysShown } from "../price/index.ts";
 import { grouped, type Celsius } from "../units/index.ts";
@@ -181,13 +182,21 @@ export function plantsYear(model: GardenModel, plant: Plant, on: PlainDate): Pla
   return model.kindsFor(plant, taxon, on).yearOf(taxon);
 }
 
-/** What a cut on a day is measured by: the plant's kind, form and width, and its stems as they were last drawn. */
+/** What a cut on a day is measured by: the plant's kind, form and width, its stems as they were last drawn, its section as a hedge. */
 export const measuredOn = (
   model: GardenModel,
   plant: Plant,
   on: PlainDate,
   taxon: Taxon = model.taxonOf(plant),
-): Measured => ({ taxon, plant, stems: model.stemsOn(plant.id, on) });
+): Measured => {
+  const hedge = model.garden.hedges.find((h) => h.plantId === plant.id);
+  return {
+    taxon,
+    plant,
+    stems: model.stemsOn(plant.id, on),
+    section: hedge ? standingSection(hedge, taxon, plant.heightM) : null,
+  };
+};
 
 /** A plant's height on a day, from its measures, its cuts and its own year. @param taxon the kind it is taken for */
 export function heightOf(

@@ -17,13 +17,22 @@ import {
   type Face,
   type Hedge,
   type Plant,
-  type Post,
   type Task,
 } from "../model/index.ts";
 import { growthDone } from "../phenology/index.ts";
 import { misfit } from "../price/index.ts";
+import {
+  clippedOf,
+  cutBetween,
+  leanOf,
+  LOOSE_OF_CUT,
+  standingSection,
+  sumOfOutside,
+  topOf,
+  type HedgeCut,
+  type Section,
+} from "../sections/index.ts";
 import type { Degrees, Metres, Minutes, Share } from "../units/index.ts";
-import { cutBetween, greenDepthOf, LOOSE_OF_CUT, type HedgeCut } from "./cut.ts";
 import {
   leastBatter,
   looksTo,
@@ -36,7 +45,6 @@ import {
   type LeastBatter,
   type Screens,
 } from "./light.ts";
-import { clippedOf, leanOf, measuredSection, sumOfOutside, topOf, type Section } from "./section.ts";
 import { evenPosts, stringsFor, type StringsAt } from "./strings.ts";
 import { planTrims, TOLERANCES_M, type TrimPlan, type TrimYear } from "./trims.ts";
 import { mayBeAtOnce, wayBack, WAYS_BACK, withinGreen, type BackPlan } from "./wayBack.ts";
@@ -67,34 +75,6 @@ export const trimTask = (t: Taxon): Task =>
 
 /** Length of a hedge, m. */
 export const lengthOf = (h: Pick<Hedge, "posts">): Metres => h.posts.at(-1)!.alongM - h.posts[0]!.alongM;
-
-/** A post with its measures filled in from its neighbours. */
-export interface PostMeasured extends Post {
-  readonly heightM: Metres;
-  readonly footM: Metres;
-  readonly topM: Metres;
-}
-
-/** Measures at every post: what was not taken at one lies between its neighbours', straight. @param fallback where none was taken at all */
-export function measuredPosts(
-  h: Pick<Hedge, "posts">,
-  fallback: Readonly<Record<"heightM" | "footM" | "topM", Metres>>,
-): readonly PostMeasured[] {
-  const at = (key: "heightM" | "footM" | "topM", alongM: Metres): Metres => {
-    const known = h.posts.filter((p) => p[key] !== null);
-    const after = known.find((p) => p.alongM >= alongM);
-    const before = known.findLast((p) => p.alongM <= alongM);
-    if (!after || !before) return (after ?? before)?.[key] ?? fallback[key];
-    const part = after === before ? 0 : (alongM - before.alongM) / (after.alongM - before.alongM);
-    return before[key]! + part * (after[key]! - before[key]!);
-  };
-  return h.posts.map((p) => ({
-    ...p,
-    heightM: at("heightM", p.alongM),
-    footM: at("footM", p.alongM),
-    topM: at("topM", p.alongM),
-  }));
-}
 
 /** What is wrong with how a hedge stands. */
 export type HedgeFault = "top-wider" | "upright" | "too-narrow" | "face-thin" | "face-bare" | "gap" | "out-of-reach";
@@ -159,9 +139,6 @@ export interface HedgeTrims {
   /** How many are advised, or chosen. */
   readonly count: number;
 }
-
-/** The middle of a list of sizes. */
-const middling = (xs: readonly number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)]!;
 
 const screensOf = (h: Hedge): Screens => ({ front: h.front.screen, back: h.back.screen });
 
@@ -244,12 +221,7 @@ export function hedgeStands(model: GardenModel, hedge: Hedge, on: PlainDate): He
   const taxon = model.taxonOf(plant);
   const lengthM = lengthOf(hedge);
   const tall = heightOf(model, plant, on).heightM;
-  const posts = measuredPosts(hedge, { heightM: tall, footM: Math.max(0.4, tall / 3), topM: Math.max(0.3, tall / 3) });
-  const now = measuredSection(
-    middling(posts.map((p) => p.heightM)),
-    middling(posts.map((p) => p.footM)),
-    middling(posts.map((p) => p.topM)),
-  );
+  const { now, greenM } = standingSection(hedge, taxon, tall);
   const stretches = hedge.stretches.flatMap((s, i): Stretch[] => {
     const kind = model.catalogue.byId(s.taxonId);
     return kind ? [{ taxon: kind, fromM: hedge.stretches[i - 1]?.toM ?? 0, toM: s.toM }] : [];
@@ -261,7 +233,7 @@ export function hedgeStands(model: GardenModel, hedge: Hedge, on: PlainDate): He
     stretches: stretches.length > 0 ? stretches : [{ taxon, fromM: 0, toM: lengthM }],
     lengthM,
     now,
-    greenM: hedge.greenM ?? greenDepthOf(taxon),
+    greenM,
     faults: faultsOf(hedge, now),
     task: trimTask(taxon),
   };

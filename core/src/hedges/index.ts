@@ -1,6 +1,4 @@
-export * from "./section.ts";
 export * from "./light.ts";
-export * from "./cut.ts";
 export * from "./strings.ts";
 export * from "./trims.ts";
 export * from "./wayBack.ts";

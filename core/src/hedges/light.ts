@@ -7,7 +7,7 @@ import type { Hemisphere, SeasonDay } from "../calendar/index.ts";
 import { sunPath } from "../climate/index.ts";
 import type { Degrees, Metres, Share } from "../units/index.ts";
 import { FACES, type Face } from "../model/index.ts";
-import { leanOf, type Section } from "./section.ts";
+import { leanOf, type Section } from "../sections/index.ts";
 
 const RAD = Math.PI / 180;
 

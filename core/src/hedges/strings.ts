@@ -1,7 +1,7 @@
 /** Setting out: posts along a hedge, strings between them, and how far each line stands from a datum. */
 import type { Top } from "../model/index.ts";
 import type { Metres } from "../units/index.ts";
-import { leanOf, shoulderOf, spanAt, type Section } from "./section.ts";
+import { leanOf, shoulderOf, spanAt, type Section } from "../sections/index.ts";
 
 /** A post of a run: where it stands, and the ground there over the run's lowest. */
 export interface PostAt {

@@ -2,8 +2,7 @@
 import type { Face } from "../model/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { cutBetween, yearsToGreen } from "./cut.ts";
-import { areaOf, inset, spanAt, widthAt, type Section } from "./section.ts";
+import { areaOf, cutBetween, inset, spanAt, widthAt, yearsToGreen, type Section } from "../sections/index.ts";
 
 /** One face a year, the height first, or all in one year. */
 export const WAYS_BACK = ["by-faces", "height-first", "at-once"] as const;

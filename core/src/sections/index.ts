@@ -1,0 +1,3 @@
+export * from "./section.ts";
+export * from "./cut.ts";
+export * from "./posts.ts";
