@@ -491,7 +491,9 @@ export { type Reminder, remindersOf } from "./reminders/index.ts";
 export {
   type Apart,
   FORM_FILL,
+  hedgeIssues,
   BEGUN_FILL,
+  TRIMMED_FILL,
   type FileIssue,
   type GardenChange,
   type GardenFile,
@@ -608,6 +610,7 @@ export {
   wantedSection,
   type HedgeFault,
   hedgeFrom,
+  leftToTrimM,
   lengthOf,
   type TrimPlan,
   type BackPlan,

@@ -182,6 +182,13 @@ test("a file of version 10 is read as one in which nothing was begun at a visit,
   expect(r.ok && r.value).toEqual({ ...garden, hedges: [] });
 });
 
+test("a file of version 11 is read as one in which no trim of a hedge was under way", () => {
+  const now = JSON.parse(writeGardenFile(demoGarden(today))) as { garden: { hedges: object[] } };
+  for (const h of now.garden.hedges) Reflect.deleteProperty(h, "done");
+  const r = read(JSON.stringify({ ...now, version: 11 }));
+  expect(r.ok && r.value.hedges.map((h) => h.done)).toEqual([null]);
+});
+
 describe("a bad file is refused with where and why", () => {
   const G = "garden";
   const one = (path: readonly Step[], value: unknown): string => JSON.stringify(changed([[G, ...path], value]));

@@ -8,14 +8,16 @@ import {
   hedgeStands,
   hedgeTo,
   hedgeTrims,
+  leftToTrimM,
   partsOf,
   topOf,
+  type Visit,
   trimDates,
   wantedSection,
   widthAt,
   type Hedge,
 } from "@wren/core";
-import { modelOf, PLACE, plantOf } from "./support.ts";
+import { modelOf, PLACE, plantOf, visitOf } from "./support.ts";
 
 const on = date("2026-03-10");
 /** 12 m, 2.2 m high, 0.7 m at the foot and 1.1 m at the top, on a slope of 6 %, facing north. */
@@ -118,4 +120,19 @@ test("what must grow is told from what comes off: a wish that is wider than the 
   expect(cut.depths.front.toGrowM).toBeGreaterThan(0.3);
   expect(widthAt(stands.now, 0)).toBeCloseTo(0.7, 9);
   expect(cut.depths.back.deepestM).toBeLessThan(0.02);
+});
+
+test("trimmed in stretches: what is left of it; its own timed trims tell the minutes of the next", () => {
+  const on = date("2026-08-10");
+  const plant = plantOf("taxus-baccata", { heightM: 1.8, widthM: 10 });
+  const hedge = { ...hedgeFrom(plant, CATALOGUE.byId(plant.taxonId)!, "h", on, 0), done: { on, toM: 4 } };
+  const trim = (minutes: number, day: string) => ({ ...visitOf(plant.id, day, 0.1, { task: "shear" }), minutes });
+  const asked = (visits: readonly Visit[]) => {
+    const m = modelOf([plant], { hedges: [hedge], visits: [...visits] });
+    const s = hedgeStands(m, hedge, on);
+    return { left: leftToTrimM(s), own: hedgeTo(m, s, s.now).ownMinutes };
+  };
+  expect(asked([])).toEqual({ left: 6, own: null });
+  expect(asked([trim(60, "2025-08-12")]).own!.map(Math.round)).toEqual([45, 75]);
+  expect(asked([trim(60, "2025-08-12"), trim(80, "2024-08-20")]).own!.map(Math.round)).toEqual([60, 80]);
 });

@@ -74,3 +74,44 @@ test("a plant that is clipped becomes a hedge by one press and five numbers, its
   await page.getByRole("link", { name: "The plant" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Arborvitae screen");
 });
+
+test("measured at more posts, with a gap, other kinds and nests; trimmed in stretches; what is wrong said at its field", async ({
+  app,
+  page,
+}) => {
+  await app.open("/hedges/hedge-yew?on=2026-03-10");
+  await app.button("Posts, gaps, kinds, nests").click();
+  const dialog = page.getByRole("dialog", { name: "The line as it was measured" });
+  await dialog.getByRole("button", { name: "One more post" }).click();
+  await dialog.getByRole("textbox", { name: "Along at post 3" }).fill("3 m");
+  await dialog.getByRole("button", { name: "A gap" }).click();
+  await dialog.getByLabel("From (cm)").fill("3 m");
+  await dialog.getByLabel("To (cm)").fill("2.5 m");
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(dialog).toContainText("expected posts in order along the hedge");
+  await expect(dialog).toContainText("does not lie on a hedge of 3 m");
+  await dialog.getByRole("textbox", { name: "Along at post 3" }).fill("9 m");
+  await dialog.getByRole("textbox", { name: "Height at post 3" }).fill("2.1 m");
+  await dialog.getByLabel("To (cm)").fill("3.6 m");
+  await dialog.getByRole("button", { name: "A kind" }).click();
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(dialog).toContainText("Choose a kind by its common or botanical name");
+  await dialog.getByRole("button", { name: "Without kind 1" }).click();
+  await dialog.getByLabel("From", { exact: true }).fill("2025-03-01");
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(dialog).toContainText("Both days are needed, or neither");
+  await dialog.getByLabel("To", { exact: true }).fill("2025-07-31");
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(dialog).toBeHidden();
+  const answer = page.getByRole("status", { name: "What this hedge comes to" });
+  await expect(answer).toContainText("gap");
+  await expect(answer).toContainText(/Next trim\s*\d+ (August|September)/);
+  const done = page.getByRole("slider", { name: "Trimmed up to" });
+  await done.focus();
+  await page.keyboard.press("PageUp");
+  await expect(page.getByText(/^(1.0|1) m done since .*, 8(.0)? m left, about \d+–\d+ min\.$/)).toBeVisible();
+  await page.getByRole("link", { name: "Record the trim" }).click();
+  await app.button("Record").click();
+  await app.open("/hedges/hedge-yew?on=2026-03-10");
+  await expect(page.getByText("No trim is under way", { exact: false })).toBeVisible();
+});

@@ -294,6 +294,7 @@ const HEDGED: Omit<Hedge, "on"> = {
   trims: null,
   birds: null,
   greenM: null,
+  done: null,
   note: "",
 };
 

@@ -137,7 +137,11 @@ export function hedgeIssues(h: Hedge, here: Path, catalogue: Pick<Catalogue, "by
       ? []
       : [issue("span-order", [...here, "gaps", i, "toM"], { from: g.fromM, to: g.toM, lengthM })],
   );
-  return [...posts, ...stretches, ...gaps];
+  const done =
+    h.done !== null && h.done.toM > lengthM
+      ? [issue("span-order", [...here, "done", "toM"], { from: 0, to: h.done.toM, lengthM })]
+      : [];
+  return [...posts, ...stretches, ...gaps, ...done];
 }
 
 /** Stems named twice, and cuts at stems, side branches or shoots that are not there. */

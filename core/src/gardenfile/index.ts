@@ -1,4 +1,4 @@
-export { cutIssues, type Ground } from "./checks.ts";
+export { cutIssues, hedgeIssues, type Ground } from "./checks.ts";
 export * from "./diff.ts";
 export { gate } from "./gate.ts";
 export * from "./gardenFile.ts";
@@ -6,6 +6,7 @@ export { fromZod, type FileIssue, type FileIssueCode } from "./issues.ts";
 export {
   aimed,
   BEGUN_FILL,
+  TRIMMED_FILL,
   branched,
   FORM_FILL,
   OUTLOOK_FILL,

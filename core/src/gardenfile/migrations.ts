@@ -142,6 +142,9 @@ const built: Step = (file) => {
 /** What version 10 did not say: what a visit began, whose rooted branch a plant was; and it knew no hedges. */
 export const BEGUN_FILL = { plants: { parentId: null }, visits: { begun: [] } } as const;
 
+/** What version 11 did not say: how far along a hedge the trim is. */
+export const TRIMMED_FILL = { hedges: { done: null } } as const;
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
 const STEPS: Readonly<Record<number, Step>> = {
   1: surveyed,
@@ -154,8 +157,9 @@ const STEPS: Readonly<Record<number, Step>> = {
   8: formed,
   9: built,
   10: filledWith(BEGUN_FILL, { hedges: [] }),
+  11: filledWith(TRIMMED_FILL, {}),
 };
-export const NEWEST = 11;
+export const NEWEST = 12;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

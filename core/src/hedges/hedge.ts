@@ -10,15 +10,7 @@ import {
   type SeasonDay,
 } from "../calendar/index.ts";
 import { heightOf, plantsYear, type GardenModel } from "../garden/index.ts";
-import {
-  FACES,
-  VERDICT_TABLE,
-  VERDICTS,
-  type Face,
-  type Hedge,
-  type Plant,
-  type Task,
-} from "../model/index.ts";
+import { FACES, VERDICT_TABLE, VERDICTS, type Face, type Hedge, type Plant, type Task } from "../model/index.ts";
 import { growthDone } from "../phenology/index.ts";
 import { misfit } from "../price/index.ts";
 import {
@@ -61,6 +53,8 @@ export const HEDGE_ASSUMPTIONS = {
   /** Minutes for a square metre of face: by hand, with a powered trimmer; a third either way. */
   minutesPerM2: { hand: 4, powered: 1.5 },
   hands: [0.67, 1.5],
+  /** One trim that was timed tells the next to so much either way. */
+  oneTimed: 0.25,
   /** A barrow holds so much, heaped. */
   barrowM3: 0.1,
 } as const;
@@ -126,6 +120,8 @@ export interface HedgeTo {
   readonly barrows: readonly [number, number];
   readonly faceM2: number;
   readonly minutes: Readonly<Record<"hand" | "powered", readonly [Minutes, Minutes]>>;
+  /** By the gardener's own trims of it that were timed; null: none was. */
+  readonly ownMinutes: readonly [Minutes, Minutes] | null;
   readonly strings: readonly StringsAt[];
   readonly ways: readonly BackPlan[];
 }
@@ -294,10 +290,27 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     barrows: [loose(0) / a.barrowM3, loose(1) / a.barrowM3],
     faceM2,
     minutes: { hand: minutes("hand"), powered: minutes("powered") },
+    ownMinutes: ownMinutes(model, s, faceM2),
     strings: stringsFor(wanted, posts, hedge.wanted?.top ?? "follows"),
     ways: waysBack(now, wanted, taxon, greenM, sunny),
   };
 }
+/** What the gardener's own trims took, for as much face; a single one tells it to a quarter, more by how they differ. */
+function ownMinutes(model: GardenModel, s: HedgeStands, faceM2: number): readonly [Minutes, Minutes] | null {
+  const nowM2 = clippedOf(s.now) * s.lengthM;
+  const timed = model.garden.visits.flatMap((v) =>
+    v.plantId === s.plant.id && v.task === s.task && v.minutes !== null && v.minutes > 0 ? [v.minutes] : [],
+  );
+  if (timed.length === 0 || nowM2 <= 0) return null;
+  const [least, most] = [Math.min(...timed), Math.max(...timed)];
+  const slack = timed.length === 1 ? HEDGE_ASSUMPTIONS.oneTimed : 0;
+  const times = faceM2 / nowM2;
+  return [least * times * (1 - slack), most * times * (1 + slack)];
+}
+/** What is left of a trim under way, m; null: none is. */
+export const leftToTrimM = (s: Pick<HedgeStands, "hedge" | "lengthM">): Metres | null =>
+  s.hedge.done === null ? null : Math.max(0, s.lengthM - s.hedge.done.toM);
+
 /** Posts are set about so far apart, and no more than this many. */
 const POST_APART_M: Metres = 3;
 const MOST_STRINGS = 9;
@@ -368,6 +381,7 @@ export function hedgeFrom(
     trims: null,
     birds: null,
     greenM: null,
+    done: null,
     note: "",
   };
 }

@@ -90,6 +90,8 @@ export const HedgeSchema = z.strictObject({
   birds: z.strictObject({ from: MonthDaySchema, to: MonthDaySchema }).nullable(),
   /** How deep the green is, as measured; null: as the kind usually has it. */
   greenM: within(BOUNDS.greenM).nullable(),
+  /** The trim that is under way: begun on a day, done up to a place along it; null: none, or all of it. */
+  done: z.strictObject({ on: PlainDateSchema, toM: within(BOUNDS.runM) }).nullable(),
   note: text(LETTERS.shortNote),
 });
 /** A hedge. */

@@ -3,6 +3,7 @@ import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
   aimed,
   BEGUN_FILL,
+  TRIMMED_FILL,
   branched,
   FORM_FILL,
   OUTLOOK_FILL,
@@ -213,6 +214,7 @@ export const VERSIONS: readonly {
   { version: 9, stores: {}, upgrade: filling(FORM_FILL) },
   { version: 10, stores: {}, upgrade: built },
   { version: 11, stores: { hedges: "id, plantId" }, upgrade: filling(BEGUN_FILL) },
+  { version: 12, stores: {}, upgrade: filling(TRIMMED_FILL) },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */

@@ -134,6 +134,8 @@ const SETTLES_DAYS = 90;
 export const withVisit = (g: Garden, visit: Visit): Garden => ({
   ...standing(g, visit.plantId),
   visits: [...g.visits, visit],
+  // A trim that was under way is recorded with it.
+  hedges: g.hedges.map((h) => (h.plantId === visit.plantId && h.done !== null ? { ...h, done: null } : h)),
   plans: g.plans.filter(
     (p) => p.plantId !== visit.plantId || p.task !== visit.task || Math.abs(daysBetween(p.on, visit.on)) > SETTLES_DAYS,
   ),

@@ -39,8 +39,10 @@ import {
 } from "../../words/hedgeWords.ts";
 import { withHedge, withSection } from "./hedgeEdits.ts";
 import { SectionDrawing, SectionSliders } from "./SectionDrawing.tsx";
+import { Line } from "./LineDialog.tsx";
 import { Sides } from "./Sides.tsx";
 import { Trims } from "./Trims.tsx";
+import { UnderWay } from "./UnderWay.tsx";
 
 const COLUMNS = {
   display: "grid",
@@ -168,6 +170,7 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
             <dd>
               {round(to.minutes.powered[0], 5)}–{round(to.minutes.powered[1], 5)} min powered,{" "}
               {round(to.minutes.hand[0], 5)}–{round(to.minutes.hand[1], 5)} by hand
+              {to.ownMinutes && `; by your own trims ${round(to.ownMinutes[0], 5)}–${round(to.ownMinutes[1], 5)}`}
             </dd>
             <dt>With</dt>
             <dd>
@@ -203,6 +206,7 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
           <Typography key={l.face}>{lightText(l, say)}</Typography>
         ))}
         <Sides hedge={hedge} onChange={(next) => void put("its sides", next)} />
+        <Line hedge={hedge} onSave={(next) => put("its line", next)} />
       </Section>
       <Section title="Trims of the year">
         <Trims
@@ -210,6 +214,12 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
           on={on}
           minutes={minutes}
           onCount={(n) => void put(`${n} trims a year`, { ...hedge, trims: n })}
+        />
+        <UnderWay
+          key={hedge.id}
+          stands={stands}
+          minutes={to.ownMinutes ?? [to.minutes.powered[0], to.minutes.hand[1]]}
+          onChange={(label, next) => void put(label, next)}
         />
       </Section>
       <Section title="Strings">
