@@ -9,6 +9,8 @@ import {
   hedgeTo,
   hedgeTrims,
   leftToTrimM,
+  type LightAsked,
+  workLight,
   partsOf,
   topOf,
   type Visit,
@@ -134,5 +136,41 @@ test("trimmed in stretches: what is left of it; its own timed trims tell the min
   };
   expect(asked([])).toEqual({ left: 6, own: null });
   expect(asked([trim(60, "2025-08-12")]).own!.map(Math.round)).toEqual([45, 75]);
-  expect(asked([trim(60, "2025-08-12"), trim(80, "2024-08-20")]).own!.map(Math.round)).toEqual([60, 80]);
+  expect(asked([trim(60, "2025-08-12"), trim(80, "2024-08-20")]).own!.map(Math.round)).toEqual([54, 88]);
+});
+
+// Upright faces at 51°: the north one has sun in the long days' mornings and evenings alone (general knowledge).
+test("sun by height and month: north none in winter, the south side's is winter's day; a wall takes the foot first", () => {
+  const upright = { heightM: 2, footM: 0.6, batterDeg: { front: 0, back: 0 }, crown: "flat" } as const;
+  const open = { front: null, back: null };
+  const ask = {
+    now: upright,
+    then: upright,
+    screens: open,
+    facesDeg: 0,
+    latitudeDeg: 51,
+    hemisphere: "north",
+  } as const;
+  const work = (more: Partial<LightAsked> = {}) => {
+    const told: number[] = [];
+    const steps = workLight({ ...ask, ...more });
+    let step = steps.next();
+    for (; step.done !== true; step = steps.next()) told.push(step.value);
+    expect(told).toEqual(told.toSorted((a, b) => a - b));
+    expect(told.at(-1)).toBe(1);
+    return step.value;
+  };
+  const [north, south] = work();
+  expect(north!.nowH[11]).toEqual(new Array(10).fill(0));
+  expect(north!.nowH[5]![0]).toBeGreaterThan(5);
+  // Day at 51° in mid-December: 7.9 h. In mid-June the sun stands due east acos(tan 23.3° / tan 51°) = 69.6°, so 4.64 h,
+  // before noon: 9.28 h on an upright south face.
+  expect(Math.abs(south!.nowH[11]![0]! - 7.9)).toBeLessThan(0.3);
+  expect(Math.abs(south!.nowH[5]![0]! - 9.28)).toBeLessThan(0.1);
+  const walled = work({ screens: { front: null, back: { heightM: 1.5, distanceM: 2 } } })[1]!;
+  expect(walled.nowH[11]![0]).toBeLessThan(walled.nowH[11]![9]!);
+  expect(walled.nowH[11]![9]).toBeCloseTo(south!.nowH[11]![9]!, 5);
+  // Mirrored: in the south half a year later, looking the other way.
+  const mirrored = work({ hemisphere: "south", latitudeDeg: -51, facesDeg: 180 })[0]!;
+  expect(Math.abs(mirrored.nowH[11]![3]! - north!.nowH[5]![3]!)).toBeLessThan(0.15);
 });

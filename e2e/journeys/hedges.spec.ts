@@ -48,6 +48,9 @@ test("five numbers: what is wrong, a section, strings at five posts, the years; 
   await app.button("As is proposed").click();
   await expect(answer).toContainText("Proposed:");
 
+  await page.getByText("Sun on both faces through the year").click();
+  await expect(page.getByRole("img", { name: /^Front, to the .*with the section: hours of sun/ })).toBeVisible();
+
   await page.getByRole("button", { name: /^Plan 8 June/ }).click();
   await expect(app.button("Planned")).toBeDisabled();
   await page.reload();
@@ -109,7 +112,7 @@ test("measured at more posts, with a gap, other kinds and nests; trimmed in stre
   const done = page.getByRole("slider", { name: "Trimmed up to" });
   await done.focus();
   await page.keyboard.press("PageUp");
-  await expect(page.getByText(/^(1.0|1) m done since .*, 8(.0)? m left, about \d+–\d+ min\.$/)).toBeVisible();
+  await expect(page.getByText(/^100 cm done since .*, 8.0 m left, about \d+–\d+ min\.$/)).toBeVisible();
   await page.getByRole("link", { name: "Record the trim" }).click();
   await app.button("Record").click();
   await app.open("/hedges/hedge-yew?on=2026-03-10");

@@ -10,7 +10,7 @@ const asked = { ...yearsAsked(model), kinds: yearsAsked(model).kinds.slice(0, 2)
 
 test("progress rises to the whole, and the answer is the core's own", async () => {
   const seen: number[] = [];
-  const answer = await inProcess.work(asked, (done) => seen.push(done), new AbortController().signal);
+  const answer = await inProcess.work("years", asked, (done) => seen.push(done), new AbortController().signal);
   expect(answer.ok && answer.value).toEqual(yearsShown(asked, CATALOGUE));
   expect(seen.length).toBeGreaterThan(3);
   expect(seen).toEqual(seen.toSorted((a, b) => a - b));
@@ -18,7 +18,7 @@ test("progress rises to the whole, and the answer is the core's own", async () =
 
 test("stopped half-way it says so and shows nothing", async () => {
   const stop = new AbortController();
-  const answer = await inProcess.work(asked, () => stop.abort(), stop.signal);
+  const answer = await inProcess.work("years", asked, () => stop.abort(), stop.signal);
   expect(answer).toEqual({ ok: false, issues: [{ code: "stopped", path: [], values: {} }] });
 });
 

@@ -53,8 +53,9 @@ export const HEDGE_ASSUMPTIONS = {
   /** Minutes for a square metre of face: by hand, with a powered trimmer; a third either way. */
   minutesPerM2: { hand: 4, powered: 1.5 },
   hands: [0.67, 1.5],
-  /** One trim that was timed tells the next to so much either way. */
+  /** One trim that was timed tells the next to so much either way; more of them to so much beyond the least and the most. */
   oneTimed: 0.25,
+  moreTimed: 0.1,
   /** A barrow holds so much, heaped. */
   barrowM3: 0.1,
 } as const;
@@ -295,7 +296,7 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     ways: waysBack(now, wanted, taxon, greenM, sunny),
   };
 }
-/** What the gardener's own trims took, for as much face; a single one tells it to a quarter, more by how they differ. */
+/** What the gardener's own trims took, for as much face; by how they differ. */
 function ownMinutes(model: GardenModel, s: HedgeStands, faceM2: number): readonly [Minutes, Minutes] | null {
   const nowM2 = clippedOf(s.now) * s.lengthM;
   const timed = model.garden.visits.flatMap((v) =>
@@ -303,7 +304,7 @@ function ownMinutes(model: GardenModel, s: HedgeStands, faceM2: number): readonl
   );
   if (timed.length === 0 || nowM2 <= 0) return null;
   const [least, most] = [Math.min(...timed), Math.max(...timed)];
-  const slack = timed.length === 1 ? HEDGE_ASSUMPTIONS.oneTimed : 0;
+  const slack = timed.length === 1 ? HEDGE_ASSUMPTIONS.oneTimed : HEDGE_ASSUMPTIONS.moreTimed;
   const times = faceM2 / nowM2;
   return [least * times * (1 - slack), most * times * (1 + slack)];
 }

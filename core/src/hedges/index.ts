@@ -1,4 +1,5 @@
 export * from "./light.ts";
+export * from "./season.ts";
 export * from "./strings.ts";
 export * from "./trims.ts";
 export * from "./wayBack.ts";

@@ -2,7 +2,7 @@
 import type { YearsAsked, YearsShown } from "@wren/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
-import type { YearsPort } from "../worker/port.ts";
+import type { WorkPort } from "../worker/port.ts";
 import { afterPaint } from "./painted.ts";
 
 /** The screen comes first: the work begins when it has settled. */
@@ -33,7 +33,7 @@ const subscribe = (l: () => void): (() => void) => {
 export const useProgress = (): Progress => useSyncExternalStore(subscribe, () => progress);
 
 /** Where there are no workers the ranges stay rules of thumb. */
-const port = async (): Promise<YearsPort | null> =>
+const port = async (): Promise<WorkPort | null> =>
   typeof Worker === "undefined" ? null : (await import("../worker/client.ts")).workerPort;
 
 const settled = (signal: AbortSignal): Promise<void> =>
@@ -57,7 +57,7 @@ async function workedOut(key: string, asked: YearsAsked, signal: AbortSignal): P
   const works = await port();
   if (works === null || signal.aborted || asked.kinds.length === 0) return null;
   setProgress({ state: "working", done: 0 });
-  const answer = await works.work(asked, (done) => setProgress({ state: "working", done }), signal);
+  const answer = await works.work("years", asked, (done) => setProgress({ state: "working", done }), signal);
   if (!answer.ok) {
     setProgress({ state: "stopped" });
     return null;

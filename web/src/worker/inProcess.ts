@@ -1,12 +1,13 @@
 /** The same work on the same thread, a step at a time: the worker's twin, for tests and where there are no workers. */
-import { CATALOGUE, ok, refused, workYears } from "@wren/core";
-import type { YearsPort } from "./port.ts";
+import { ok, refused } from "@wren/core";
+import type { WorkPort } from "./port.ts";
+import { WORKS } from "./works.ts";
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 
-export const inProcess: YearsPort = {
-  async work(asked, onProgress, signal) {
-    const work = workYears(asked, CATALOGUE);
+export const inProcess: WorkPort = {
+  async work(name, asked, onProgress, signal) {
+    const work = WORKS[name](asked);
     for (;;) {
       if (signal.aborted) return refused([{ code: "stopped", path: [], values: {} }]);
       const step = work.next();

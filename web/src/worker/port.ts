@@ -1,19 +1,30 @@
-/** Heavy work behind one interface: asked with plain data, told how far it is, stoppable, and never throwing. */
-import type { Result, YearsAsked, YearsShown } from "@wren/core";
+/** Heavy work behind one interface: asked by name with plain data, told how far it is, stoppable, and never throwing. */
+import type { FaceYear, LightAsked, Result, YearsAsked, YearsShown } from "@wren/core";
 
 export type WorkIssue = "stopped" | "failed";
 
-export interface YearsPort {
+/** What can be asked, and what comes of it. */
+export interface Works {
+  readonly years: { readonly asked: YearsAsked; readonly shown: YearsShown };
+  readonly light: { readonly asked: LightAsked; readonly shown: readonly FaceYear[] };
+}
+export type WorkName = keyof Works;
+
+export interface WorkPort {
   /** @param onProgress share of the work done, 0–1 */
-  readonly work: (
-    asked: YearsAsked,
+  readonly work: <N extends WorkName>(
+    name: N,
+    asked: Works[N]["asked"],
     onProgress: (done: number) => void,
     signal: AbortSignal,
-  ) => Promise<Result<YearsShown, WorkIssue>>;
+  ) => Promise<Result<Works[N]["shown"], WorkIssue>>;
 }
 
-export type ToWorker = { readonly kind: "work"; readonly asked: YearsAsked };
+export interface ToWorker<N extends WorkName = WorkName> {
+  readonly name: N;
+  readonly asked: Works[N]["asked"];
+}
 export type FromWorker =
   | { readonly kind: "progress"; readonly done: number }
-  | { readonly kind: "done"; readonly shown: YearsShown }
+  | { readonly kind: "done"; readonly shown: Works[WorkName]["shown"] }
   | { readonly kind: "failed"; readonly detail: string };

@@ -43,6 +43,7 @@ import { Line } from "./LineDialog.tsx";
 import { Sides } from "./Sides.tsx";
 import { Trims } from "./Trims.tsx";
 import { UnderWay } from "./UnderWay.tsx";
+import { YearOfLight } from "./YearOfLight.tsx";
 
 const COLUMNS = {
   display: "grid",
@@ -95,6 +96,7 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
   const faults = faultTexts(stands, say);
   // Back into bare wood is cut on a renovation's day, not on a trim's.
   const begin = useMemo(() => cheapestDay(model, plant, on, "renovate"), [model, plant, on]);
+  const [yearShown, setYearShown] = useState(false);
   const [way, setWay] = useState(to.ways[0]?.way ?? "by-faces");
   const back = to.ways.find((w) => w.way === way) ?? to.ways[0];
   return (
@@ -205,6 +207,21 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
         {to.light.map((l) => (
           <Typography key={l.face}>{lightText(l, say)}</Typography>
         ))}
+        <details className="more" onToggle={(e) => setYearShown(e.currentTarget.open)}>
+          <summary>Sun on both faces through the year</summary>
+          {yearShown && (
+            <YearOfLight
+              asked={{
+                now: stands.now,
+                then: kept,
+                screens: { front: hedge.front.screen, back: hedge.back.screen },
+                facesDeg: hedge.facesDeg,
+                latitudeDeg: model.garden.place.latitudeDeg,
+                hemisphere: model.climate.hemisphere,
+              }}
+            />
+          )}
+        </details>
         <Sides hedge={hedge} onChange={(next) => void put("its sides", next)} />
         <Line hedge={hedge} onSave={(next) => put("its line", next)} />
       </Section>

@@ -1,0 +1,23 @@
+/** The thread that works through what it is asked. Stopping it is ending it. */
+import type { FromWorker, ToWorker, WorkName } from "./port.ts";
+import { WORKS } from "./works.ts";
+
+const say = (m: FromWorker): void => self.postMessage(m);
+
+function run<N extends WorkName>({ name, asked }: ToWorker<N>): void {
+  const work = WORKS[name](asked);
+  let step = work.next();
+  while (step.done !== true) {
+    say({ kind: "progress", done: step.value });
+    step = work.next();
+  }
+  say({ kind: "done", shown: step.value });
+}
+
+self.addEventListener("message", (e: MessageEvent<ToWorker>) => {
+  try {
+    run(e.data);
+  } catch (error) {
+    say({ kind: "failed", detail: error instanceof Error ? error.message : String(error) });
+  }
+});
