@@ -666,7 +666,94 @@ async function towns() {
   );
 }
 
-const PARTS = { verdicts, years, tables, tries, towns, paint, large, drag: dragging, shear: shearing };
+/** Hedges: a year's light of both faces beside a reference library at the same places of the sun, and a dragged batter. */
+async function hedges() {
+  const { CATALOGUE, date, demoGarden, hedgeStands, hedgeTo, openGarden, wantedSection, workLight } = core;
+  const { Body, Equator, Horizon, Observer } = await import("astronomy-engine");
+  const garden = demoGarden(date("2026-06-10"));
+  const model = openGarden(garden, CATALOGUE);
+  const [hedge] = garden.hedges;
+  const stands = hedgeStands(model, hedge, date("2026-06-10"));
+  const wanted = wantedSection(stands);
+  const asked = {
+    now: stands.now,
+    then: wanted,
+    screens: { front: hedge.front.screen, back: hedge.back.screen },
+    facesDeg: hedge.facesDeg,
+    latitudeDeg: garden.place.latitudeDeg,
+    hemisphere: "north",
+  };
+  const ours = median([1, 2, 3, 4, 5].map(() => timed(() => [...workLight(asked)])));
+  // The same places of the sun: of each of twelve days one every minute and a half, once for each of 40 heights.
+  const observer = new Observer(garden.place.latitudeDeg, 0, 0);
+  const positions = (n) => {
+    let up = 0;
+    for (let i = 0; i < n; i++) {
+      const at = new Date(Date.UTC(2026, i % 12, 15, 0, i));
+      const e = Equator(Body.Sun, at, observer, true, true);
+      if (Horizon(at, observer, e.ra, e.dec, "normal").altitude > 0) up++;
+    }
+    return up;
+  };
+  const some = 2000;
+  const theirs = (timed(() => positions(some)) / some) * 12 * 960 * 40;
+  console.log(
+    `hedge: a year's light of both faces at 10 heights, as it stands and as it would: ${ours.toFixed(0)} ms; a reference library takes ${(theirs / 1000).toFixed(1)} s for the same places of the sun (${(ours / theirs).toFixed(3)} ×)`,
+  );
+  const lean = (deg) => ({ ...wanted, batterDeg: { ...wanted.batterDeg, front: deg } });
+  const steps = Array.from({ length: 120 }, (_, i) => i / 10);
+  const each = steps.map((deg) => timed(() => hedgeTo(model, stands, lean(deg)))).toSorted((a, b) => a - b);
+  console.log(
+    `hedge: a batter dragged: section, share, strings, light and way back within ${each[Math.floor(each.length * 0.95)].toFixed(1)} ms (median ${median(each).toFixed(1)})`,
+  );
+  await leaning();
+}
+/** The same in the browser: from the step of a key to what stands in the page, beside an empty frame. */
+async function leaning() {
+  const executablePath = ensureChromium();
+  const { chromium } = await import("@playwright/test");
+  const { url, stop } = await startServer();
+  const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${url}/hedges/hedge-yew?on=2026-06-10`);
+  const handle = page.getByRole("slider", { name: "Lean of the front" }).first();
+  await handle.waitFor();
+  const box = await handle.boundingBox();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  const told = await page.evaluate(
+    async ([x, y]) => {
+      const frame = () => new Promise((done) => requestAnimationFrame(done));
+      const answer = document.querySelector('[aria-label="What this hedge comes to"]');
+      const held = document.elementFromPoint(x, y);
+      const [answers, empty] = [[], []];
+      for (let i = 0; i < 90; i++) {
+        const t = performance.now();
+        await frame();
+        empty.push(performance.now() - t);
+      }
+      for (let i = 0; i < 90; i++) {
+        await frame();
+        const t = performance.now();
+        const to = { clientX: x + 20 * Math.sin(i / 9), clientY: y, pointerId: 1, buttons: 1, bubbles: true };
+        held.dispatchEvent(new PointerEvent("pointermove", to));
+        answer.offsetHeight;
+        answers.push(performance.now() - t);
+      }
+      const at95 = (xs) => xs.sort((a, b) => a - b)[Math.floor(xs.length * 0.95)];
+      return { until: at95(answers), median: answers[answers.length >> 1], empty: at95(empty) };
+    },
+    [box.x + box.width / 2, box.y + box.height / 2],
+  );
+  await page.mouse.up();
+  await browser.close();
+  await stop();
+  console.log(
+    `hedge: dragged in the browser the answer stands in the page within ${told.until.toFixed(0)} ms (median ${told.median.toFixed(0)}); an empty frame takes ${told.empty.toFixed(0)} ms`,
+  );
+}
+
+const PARTS = { verdicts, years, tables, tries, towns, hedges, paint, large, drag: dragging, shear: shearing };
 const only = process.argv[2];
 if (only !== undefined && !(only in PARTS))
   throw new Error(`no part of the bench is called ${only}: expected one of ${Object.keys(PARTS).join(", ")}`);

@@ -5,6 +5,7 @@ import {
   adviceJson,
   adviseOn,
   buildOf,
+  hedgeJson,
   heightOf,
   measuredOn,
   newestStand,
@@ -28,6 +29,8 @@ import {
   type AdviceJson,
   type CutJson,
   type Garden,
+  type HedgeJson,
+  type Voice,
   type PlainDate,
   type Task,
   TASK_TABLE,
@@ -94,6 +97,14 @@ function adviceText(a: AdviceJson, label: string): string {
   return [head, ...a.reasons.map((r) => `  ${r.text} (${r.source})`)].join("\n");
 }
 
+function hedgeText(h: HedgeJson, say: Voice): string {
+  const size = `${say.length(h.wanted.heightM)} high, ${say.length(h.wanted.footM)} at the foot`;
+  const wrong = h.faults.length > 0 ? ` (${h.faults.join(", ")})` : "";
+  const trims = h.trims.length > 0 ? h.trims.join(", ") : "no day is open";
+  const cut = h.refused ? "past its green: refused" : `${say.percent(h.share)} of its shell`;
+  return `  as a hedge of ${say.length(h.lengthM)}${wrong}: to ${size}, ${cut}; trims ${trims}; ${h.minutes.join("–")} min`;
+}
+
 async function advise(args: readonly string[], out: Out): Promise<number> {
   const o = readOptions(args);
   if (o.file === undefined || o.day === null) throw new WrongUse("advise needs FILE and --on DATE");
@@ -105,9 +116,17 @@ async function advise(args: readonly string[], out: Out): Promise<number> {
   if (o.plant !== null && plants.length === 0) throw new WrongUse(`--plant ${o.plant}: no such plant in ${o.file}`);
   const model = openGarden(garden, CATALOGUE);
   const say = voiceOf(garden.rules.units);
-  const answers = plants.map((p) => adviceJson(adviseOn(model, p.id, day, o.task), say));
+  const answers = plants.map((p) => {
+    const hedge = garden.hedges.find((h) => h.plantId === p.id);
+    const advice = adviceJson(adviseOn(model, p.id, day, o.task), say);
+    return hedge ? { ...advice, hedge: hedgeJson(model, hedge, day) } : advice;
+  });
   if (o.json) out.line(JSON.stringify(answers, null, 2));
-  else answers.forEach((a, i) => out.line(adviceText(a, plants[i]!.label)));
+  else
+    answers.forEach((a, i) => {
+      out.line(adviceText(a, plants[i]!.label));
+      if ("hedge" in a) out.line(hedgeText(a.hedge, say));
+    });
   return 0;
 }
 

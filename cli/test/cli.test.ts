@@ -16,6 +16,11 @@ import {
   demoGarden,
   openGarden,
   adviseOn,
+  hedgeJson,
+  type HedgeJson,
+  hedgeStands,
+  hedgeTo,
+  wantedSection,
   adviceJson,
   voiceOf,
   writeGardenFile,
@@ -59,9 +64,13 @@ test("advise --json gives, plant by plant, what the core answers", async () => {
   const model = openGarden(garden, CATALOGUE);
   const say = voiceOf("metric");
   expect(code).toBe(0);
-  expect(JSON.parse(out)).toEqual(
-    JSON.parse(JSON.stringify(garden.plants.map((p) => adviceJson(adviseOn(model, p.id, date("2025-07-01")), say)))),
-  );
+  const on = date("2025-07-01");
+  const expected = garden.plants.map((p) => {
+    const hedge = garden.hedges.find((h) => h.plantId === p.id);
+    const advice = adviceJson(adviseOn(model, p.id, on), say);
+    return hedge ? { ...advice, hedge: hedgeJson(model, hedge, on) } : advice;
+  });
+  expect(JSON.parse(out)).toEqual(JSON.parse(JSON.stringify(expected)));
   expect(Object.keys((JSON.parse(out) as object[])[0]!)).toEqual(
     expect.arrayContaining([
       "plantId",
@@ -81,6 +90,17 @@ test("advise --json gives, plant by plant, what the core answers", async () => {
       "todayInstead",
     ]),
   );
+});
+
+test("a hedge is answered by its section and its trims, as on its screen", async () => {
+  const { out } = await run("advise", file, "--on", "2026-03-10", "--plant", "yew-hedge");
+  expect(out).toMatch(
+    /as a hedge of 4\.0 m \(.*face-thin\): to .* at the foot, \d+(\.\d)? % of its shell; trims \d{4}-\d\d-\d\d/,
+  );
+  const asJson = await run("advise", file, "--on", "2026-03-10", "--plant", "yew-hedge", "--json");
+  const [{ hedge }] = JSON.parse(asJson.out) as [{ hedge: HedgeJson }];
+  const s = hedgeStands(openGarden(garden, CATALOGUE), garden.hedges[0]!, date("2026-03-10"));
+  expect(hedge.share).toBe(hedgeTo(openGarden(garden, CATALOGUE), s, wantedSection(s)).cut.share);
 });
 
 test("advise for one plant and task, in words", async () => {

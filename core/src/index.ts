@@ -611,6 +611,8 @@ export {
   type HedgeFault,
   type FaceYear,
   hedgeFrom,
+  hedgeJson,
+  type HedgeJson,
   leftToTrimM,
   type LightAsked,
   workLight,

@@ -114,7 +114,9 @@ test("measured at more posts, with a gap, other kinds and nests; trimmed in stre
   await page.keyboard.press("PageUp");
   await expect(page.getByText(/^100 cm done since .*, 8.0 m left, about \d+–\d+ min\.$/)).toBeVisible();
   await page.getByRole("link", { name: "Record the trim" }).click();
+  await app.field("Live growth taken (%)").fill("10");
   await app.button("Record").click();
+  await expect(page).not.toHaveURL(/record/);
   await app.open("/hedges/hedge-yew?on=2026-03-10");
   await expect(page.getByText("No trim is under way", { exact: false })).toBeVisible();
 });

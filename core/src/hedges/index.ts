@@ -4,3 +4,4 @@ export * from "./strings.ts";
 export * from "./trims.ts";
 export * from "./wayBack.ts";
 export * from "./hedge.ts";
+export * from "./hedgeJson.ts";
