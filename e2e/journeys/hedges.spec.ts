@@ -120,3 +120,23 @@ test("measured at more posts, with a gap, other kinds and nests; trimmed in stre
   await app.open("/hedges/hedge-yew?on=2026-03-10");
   await expect(page.getByText("No trim is under way", { exact: false })).toBeVisible();
 });
+
+test("a plant clipped by itself gets a template and its trims; past the green of what stays bare it is refused", async ({
+  app,
+  page,
+}) => {
+  await app.open("/hedges?on=2026-06-10");
+  await page
+    .getByRole("button", { name: /rborvitae/ })
+    .first()
+    .click();
+  const shape = page.getByRole("region", { name: /as a single shape$/ });
+  await shape.getByRole("button", { name: "A cone" }).click();
+  await expect(shape.getByRole("status")).toContainText(
+    /5 cm off all round takes \d+(\.\d)? % of its leafy shell. Next trim: /,
+  );
+  await expect(shape).toContainText(/8 pegs .* from the middle, strings of/);
+  await shape.getByRole("slider", { name: "Off all round" }).focus();
+  await page.keyboard.press("End");
+  await expect(shape.getByRole("status")).toContainText("its bare wood stays bare");
+});

@@ -187,8 +187,10 @@ function faultsOf(h: Hedge, now: Section): readonly HedgeFault[] {
   return out;
 }
 
-/** The days of a year for trims of a hedge: prices of the cut, days that are open, growth of a clipped face. */
-export function trimYearOf(model: GardenModel, plant: Plant, hedge: Hedge, on: PlainDate): TrimYear {
+/** What trims of a clipped plant go by. */
+type TrimRules = Pick<Hedge, "birds" | "formal" | "toleranceM" | "trims">;
+/** The days of a year for trims of a clipped plant: prices of the cut, days that are open, growth of a clipped face. */
+export function trimYearOf(model: GardenModel, plant: Plant, hedge: TrimRules, on: PlainDate): TrimYear {
   const taxon = model.taxonOf(plant);
   const kind = kindYearFor(model, plant, on, trimTask(taxon));
   const year = plantsYear(model, plant, on);
@@ -329,17 +331,22 @@ function waysBack(now: Section, wanted: Section, t: Taxon, greenM: Metres, sunny
     });
 }
 
-/** One, two and three trims of its year side by side. */
-export function hedgeTrims(model: GardenModel, s: HedgeStands, on: PlainDate): HedgeTrims {
-  const year = trimYearOf(model, s.plant, s.hedge, on);
+/** Nothing was said: formal, no nests told, as many trims as are advised. */
+const UNSAID_TRIMS: TrimRules = { birds: null, formal: true, toleranceM: null, trims: null };
+/** One, two and three trims of a clipped plant's year side by side. */
+export function trimsOf(model: GardenModel, plant: Plant, on: PlainDate, rules: TrimRules = UNSAID_TRIMS): HedgeTrims {
+  const year = trimYearOf(model, plant, rules, on);
   const plans = [1, 2, 3].map((n) => planTrims(year, n));
   const cost = (i: number): number => {
     const t = plans[i];
     return t ? t.harm + t.shaggy + WORTH_A_TRIM * (i + 1) : Infinity;
   };
   const best = plans.reduce((b, _, i) => (cost(i) < cost(b) ? i : b), 0);
-  return { toleranceM: year.toleranceM, year, plans, count: s.hedge.trims ?? best + 1 };
+  return { toleranceM: year.toleranceM, year, plans, count: rules.trims ?? best + 1 };
 }
+/** The same of a hedge. */
+export const hedgeTrims = (model: GardenModel, s: HedgeStands, on: PlainDate): HedgeTrims =>
+  trimsOf(model, s.plant, on, s.hedge);
 
 /** The days of a trim plan that come next, as dates from a day on. */
 export function trimDates(model: GardenModel, plan: TrimPlan, on: PlainDate): readonly PlainDate[] {

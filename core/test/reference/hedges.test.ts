@@ -25,7 +25,10 @@ import {
   screenAngleDeg,
   seasonPoint,
   sectionFault,
+  shapeShare,
   shellShare,
+  templateOf,
+  type ClippedShape,
   shoulderOf,
   skyShare,
   spanAt,
@@ -389,5 +392,33 @@ describe("the way back", () => {
     const near = inset(wide, 0.1)!;
     const reached = withinGreen(wide, near, 0.2);
     expect([reached.heightM, reached.footM]).toEqual([near.heightM, near.footM].map((x) => expect.closeTo(x, 6)));
+  });
+});
+
+describe("single shapes (exact: geometry)", () => {
+  const size = { heightM: 1, widthM: 1 };
+  // A ball of 1 m, 5 cm off all round, of a shell of 20 cm: (1 − 0.9³) / (1 − 0.6³); a cone 5 cm off: 1 − 0.95 · 0.9² over
+  // 1 − 0.8 · 0.6².
+  test.each<[ClippedShape, number]>([
+    ["ball", (1 - 0.9 ** 3) / (1 - 0.6 ** 3)],
+    ["standard", (1 - 0.9 ** 3) / (1 - 0.6 ** 3)],
+    ["cone", (1 - 0.95 * 0.9 ** 2) / (1 - 0.8 * 0.6 ** 2)],
+    ["pyramid", (1 - 0.95 * 0.9 ** 2) / (1 - 0.8 * 0.6 ** 2)],
+    ["dome", (1 - 0.95 * 0.9 ** 2) / (1 - 0.8 * 0.6 ** 2)],
+  ])("%s: what a trim takes of the shell", (shape, share) => within(shapeShare(shape, size, 0.05, 0.2), share));
+
+  test("edges: a ball's circle, a cone's line, a head that stands on its stem", () => {
+    for (const { zM, outM } of templateOf("ball", { heightM: 1.2, widthM: 1.2 }).edge)
+      within(Math.hypot(zM - 0.6, outM), 0.6);
+    for (const { zM, outM } of templateOf("cone", { heightM: 2, widthM: 1 }).edge) within(outM, 0.5 * (1 - zM / 2));
+    const head = templateOf("standard", { heightM: 1.8, widthM: 0.6 }).edge;
+    expect([head[0]!.zM, head.at(-1)!.zM]).toEqual([expect.closeTo(1.2, 9), expect.closeTo(1.8, 9)]);
+    expect(Math.max(...head.map((e) => e.outM))).toBeCloseTo(0.3, 9);
+  });
+  test("strings: a cone's slant, a pyramid's edge over its corner", () => {
+    within(templateOf("cone", { heightM: 2, widthM: 1 }).stringM!, Math.sqrt(4.25));
+    within(templateOf("pyramid", { heightM: 2, widthM: 1 }).stringM!, Math.sqrt(4.5));
+    within(templateOf("pyramid", { heightM: 2, widthM: 1 }).pegs!.outM, Math.SQRT1_2);
+    expect(templateOf("ball", size).pegs).toBeNull();
   });
 });

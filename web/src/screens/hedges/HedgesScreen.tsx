@@ -11,6 +11,7 @@ import { Section } from "../../ui/Section.tsx";
 import { faultTexts } from "../../words/hedgeWords.ts";
 import { HedgeView } from "./HedgeView.tsx";
 import { mayBeHedges, NewHedge } from "./NewHedge.tsx";
+import { SingleShape } from "./SingleShape.tsx";
 
 function Hedges() {
   const { garden, model } = useGarden();
@@ -43,13 +44,13 @@ function Hedges() {
       )}
       {from.length > 0 && (
         <Section title="Plants of yours that are clipped">
-          <p>Measured as a hedge they get a section, strings and trims; their records stay.</p>
+          <p>As a hedge they get a section, strings and trims; as a ball or a cone a template. Their records stay.</p>
           <div className="presses">
             {from.map((p) => (
               <button
                 key={p.id}
                 type="button"
-                className="press"
+                className={`press${p.id === plantId ? " task-chosen" : ""}`}
                 aria-pressed={p.id === plantId}
                 onClick={() => setPlantId(p.id === plantId ? null : p.id)}
               >
@@ -59,6 +60,7 @@ function Hedges() {
           </div>
         </Section>
       )}
+      {plant && <SingleShape key={`shape-${plant.id}`} plant={plant} />}
       <NewHedge key={plant?.id ?? "new"} plant={plant} />
     </Box>
   );
