@@ -532,6 +532,10 @@ export {
   splitHeading,
   tableReader,
   withTable,
+  hedgeTable,
+  readHedges,
+  HEDGE_HEADINGS,
+  type HedgesRead,
 } from "./planttable/index.ts";
 export {
   type ObservedClimate,
@@ -616,6 +620,8 @@ export {
   templateOf,
   trimsOf,
   hedgeFrom,
+  hedgePlant,
+  quickHedge,
   hedgeJson,
   type HedgeJson,
   leftToTrimM,

@@ -4,6 +4,13 @@ import {
   CATALOGUE,
   COLUMNS,
   date,
+  demoGarden,
+  HEDGE_HEADINGS,
+  hedgeStands,
+  hedgeTable,
+  lengthOf,
+  openGarden,
+  readHedges,
   headingIssues,
   ISSUE_TEXTS,
   issueText,
@@ -243,5 +250,55 @@ describe("cells a spreadsheet would run (checks.md 8.2)", () => {
       { numRuns: 40 },
     );
     expect(COLUMNS.filter((c) => c.required).map((c) => c.id)).toEqual(["kind", "height"]);
+  });
+});
+
+describe("a table of hedges", () => {
+  const on = date("2026-06-10");
+  const garden = demoGarden(on);
+  const model = openGarden(garden, CATALOGUE);
+  const read = (lines: readonly (readonly string[])[]) => {
+    let n = 0;
+    return readHedges(lines, {
+      garden,
+      catalogue: CATALOGUE,
+      today: on,
+      bedId: garden.beds[0]!.id,
+      newId: () => `n${n++}`,
+    });
+  };
+  test("out and in again is the same hedge: its line, its section, what was said of its sides", () => {
+    const r = read(hedgeTable(model, on));
+    const [old] = garden.hedges;
+    const [again] = r.ok ? r.value.hedges : [];
+    expect(r.ok && r.value.plants).toEqual([]);
+    expect([again!.id, again!.front, again!.facesDeg, lengthOf(again!)]).toEqual([
+      old!.id,
+      old!.front,
+      old!.facesDeg,
+      lengthOf(old!),
+    ]);
+    const [was, is] = [old!, again!].map((h) => hedgeStands(model, h, on).now);
+    for (const key of ["heightM", "footM"] as const) expect(is![key]).toBeCloseTo(was![key], 2);
+  });
+  test("a name that nobody knows is a new plant of its kind", () => {
+    const r = read([HEDGE_HEADINGS, ["Lane side", "European beech", "18", "2.4", "0.8", "60 cm", "0.5", "90"]]);
+    const made = r.ok ? r.value : null;
+    expect(made?.plants.map((p) => [p.label, p.taxonId, p.form])).toEqual([
+      ["Lane side", "fagus-sylvatica", "clipped"],
+    ]);
+    expect(made?.hedges[0]).toMatchObject({ plantId: made!.plants[0]!.id, facesDeg: 90 });
+    expect(made?.hedges[0]!.posts[0]).toMatchObject({ heightM: 2.4, footM: 0.8, topM: 0.6 });
+  });
+  test("what is wrong is said by line and heading, and nothing is taken", () => {
+    expect(read([["Name", "Kind"]])).toMatchObject({ ok: false });
+    const r = read([HEDGE_HEADINGS, ["x", "triffid", "3000", "tall", "", "0.5", "0", "400"]]);
+    expect(r.ok ? [] : r.issues.map((i) => [i.code, i.path[1]])).toEqual([
+      ["table-length-range", "Length (m)"],
+      ["table-length", "Height (m)"],
+      ["table-needed", "Foot (m)"],
+      ["table-choice", "Front looks to (°)"],
+      ["table-kind", "Kind"],
+    ]);
   });
 });

@@ -1,4 +1,5 @@
 /** A hedge from nothing to its strings, by mouse, by keys, on a phone; bad numbers said at their field. */
+import { readFile } from "node:fs/promises";
 import { expect, test } from "../pages/app.ts";
 
 test("five numbers: what is wrong, a section, strings at five posts, the years; dragged, planned, back after a reload", async ({
@@ -139,4 +140,21 @@ test("a plant clipped by itself gets a template and its trims; past the green of
   await shape.getByRole("slider", { name: "Off all round" }).focus();
   await page.keyboard.press("End");
   await expect(shape.getByRole("status")).toContainText("its bare wood stays bare");
+});
+
+test("hedges as a table: out, in with one more, and nothing of one that is wrong", async ({ app, page }) => {
+  await app.open("/hedges?on=2026-06-10");
+  const download = page.waitForEvent("download");
+  await app.button("Export the hedges").click();
+  const csv = await readFile(await (await download).path(), "utf8");
+  expect(csv).toContain("Yew hedge");
+  const file = (text: string) => ({ name: "hedges.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
+  await page.getByLabel("Table of hedges").setInputFiles(file(`${csv}Lane side,triffid,18,tall,0.8,0.6,0,90\r\n`));
+  await expect(page.getByRole("alert")).toContainText("line 3: Height (m): “tall” is not a length");
+  await page
+    .getByLabel("Table of hedges")
+    .setInputFiles(file(`${csv}Lane side,European beech,18,2.4,0.8,0.6,0,90\r\n`));
+  await expect(page.getByText("2 hedges, 1 of them new.")).toBeVisible();
+  await app.button("Take them").click();
+  await expect(page.getByRole("link", { name: "Lane side" })).toBeVisible();
 });

@@ -4,5 +4,6 @@ export * from "./strings.ts";
 export * from "./trims.ts";
 export * from "./wayBack.ts";
 export * from "./hedge.ts";
+export * from "./measured.ts";
 export * from "./shapes.ts";
 export * from "./hedgeJson.ts";

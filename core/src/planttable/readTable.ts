@@ -126,7 +126,8 @@ const LENGTHS: Readonly<Record<LengthColumn, Bounds>> = {
 const LONGEST_CELL = 400;
 
 /** Finds a kind by id, botanical or common name, or by words that fit one kind only. "?" and "unknown" are a shrub not yet named. */
-function kindOf(text: string, catalogue: Catalogue): Taxon | "unknown" | readonly Taxon[] {
+/** A kind by any of its names; several where it is not settled, none where nobody knows it. */
+export function kindOf(text: string, catalogue: Catalogue): Taxon | "unknown" | readonly Taxon[] {
   const wanted = text.toLowerCase();
   if (/^(\?+|unknown.*|not known|don.t know)$/.test(wanted)) return "unknown";
   const exact = catalogue.taxa.find(

@@ -48,6 +48,8 @@ import { YearOfLight } from "./YearOfLight.tsx";
 const COLUMNS = {
   display: "grid",
   gridTemplateColumns: { xs: "minmax(0,1fr)", md: "minmax(0,6fr) minmax(0,5fr)" },
+  // A sheet of paper is narrow, and holds the drawing beside what is said of it.
+  "@media print": { gridTemplateColumns: "minmax(0,5fr) minmax(0,6fr)" },
   gap: { xs: 2, md: 4 },
 } as const;
 const round = (x: number, to = 1): string => String(Math.round(x / to) * to);

@@ -9,6 +9,7 @@ import { useVoice } from "../../state/voice.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { faultTexts } from "../../words/hedgeWords.ts";
+import { HedgesTable } from "./HedgesTable.tsx";
 import { HedgeView } from "./HedgeView.tsx";
 import { mayBeHedges, NewHedge } from "./NewHedge.tsx";
 import { SingleShape } from "./SingleShape.tsx";
@@ -62,6 +63,7 @@ function Hedges() {
       )}
       {plant && <SingleShape key={`shape-${plant.id}`} plant={plant} />}
       <NewHedge key={plant?.id ?? "new"} plant={plant} />
+      <HedgesTable />
     </Box>
   );
 }

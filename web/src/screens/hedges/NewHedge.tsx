@@ -1,7 +1,17 @@
 /** A hedge by five numbers: how long, how high, how wide at the foot and at the top, which way it faces. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Box, Button, Typography } from "@mui/material";
-import { BOUNDS, CATALOGUE, lengthInField, UNSURVEYED_BED, type Garden, type Plant, type Taxon } from "@wren/core";
+import {
+  BOUNDS,
+  CATALOGUE,
+  hedgePlant,
+  lengthInField,
+  quickHedge,
+  UNSURVEYED_BED,
+  type Garden,
+  type Plant,
+  type Taxon,
+} from "@wren/core";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -15,7 +25,7 @@ import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { Section } from "../../ui/Section.tsx";
 import { WINDS_ROUND } from "../../words/winds.ts";
-import { hedgePlant, measuredHedge, withHedge } from "./hedgeEdits.ts";
+import { withHedge } from "./hedgeEdits.ts";
 
 const GRID = {
   display: "grid",
@@ -71,7 +81,7 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
       const [based, bed] = withBed(g, bedId);
       const own = plant ?? hedgePlant(plantId, bed, kind, today(), m);
       const planted = plant ? based : { ...based, plants: [...based.plants, own] };
-      return withHedge(planted, measuredHedge(own, kind, hedgeId, today(), m));
+      return withHedge(planted, quickHedge(own, kind, hedgeId, today(), m));
     });
     if (kept) await navigate(linkNow(`/hedges/${hedgeId}`));
   };

@@ -118,6 +118,7 @@ export function SectionDrawing({ now, wanted, greenM, greenBinds, facesDeg, onTr
         {handlesOf(wanted, sheet).map(({ handle, x, y }) => (
           <g
             key={handle}
+            className="no-print"
             role="slider"
             tabIndex={0}
             aria-label={HANDLE_WORDS[handle]}

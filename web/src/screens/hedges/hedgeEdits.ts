@@ -1,16 +1,5 @@
 /** What is changed of hedges: begun at a plant or from nothing, its section, its sides. Each is one change of the garden. */
-import {
-  hedgeFrom,
-  lengthOf,
-  UNSURVEYED_PLANT,
-  wish,
-  type Garden,
-  type Hedge,
-  type Plant,
-  type PlainDate,
-  type Section,
-  type Taxon,
-} from "@wren/core";
+import { lengthOf, type Bed, type Garden, type Hedge, type HedgesRead, type Section } from "@wren/core";
 import { standing } from "../../state/edits.ts";
 
 /** The garden with a hedge put in; its plant is as long as it. */
@@ -38,46 +27,10 @@ export const withSection = (hedge: Hedge, s: Section): Hedge => ({
   },
 });
 
-/** The five numbers of a quick entry. */
-export interface Measured {
-  readonly lengthM: number;
-  readonly heightM: number;
-  readonly footM: number;
-  readonly topM: number;
-  readonly facesDeg: number;
-  /** How far the ground rises from one end to the other. */
-  readonly riseM: number;
-}
-
-/** A hedge of a plant by five numbers. */
-export function measuredHedge(plant: Plant, taxon: Taxon, id: string, on: PlainDate, m: Measured): Hedge {
-  const sizes = { heightM: m.heightM, footM: m.footM, topM: m.topM };
-  return {
-    ...hedgeFrom(plant, taxon, id, on, m.facesDeg),
-    posts: [
-      { alongM: 0, groundM: 0, ...sizes },
-      { alongM: m.lengthM, groundM: m.riseM, heightM: null, footM: null, topM: null },
-    ],
-  };
-}
-
-/** A plant for a hedge that is not in the garden yet. */
-export const hedgePlant = (id: string, bedId: string, taxon: Taxon, on: PlainDate, m: Measured): Plant => ({
-  ...UNSURVEYED_PLANT,
-  id,
-  bedId,
-  taxonId: taxon.id,
-  label: `${taxon.common[0]!} hedge`,
-  alongM: Math.min(200, m.lengthM / 2),
-  heightM: m.heightM,
-  heightOn: on,
-  widthM: Math.min(60, m.lengthM),
-  plantedOn: null,
-  condition: "healthy",
-  conditionOn: on,
-  form: "clipped",
-  goal: wish("outline"),
-  powerLineM: null,
-  thickestStemMm: null,
-  note: "",
-});
+/** The garden with the hedges of a table, and the plants of those that are new. */
+export const withHedges = (g: Garden, { hedges, plants }: HedgesRead, bed: Bed | null): Garden =>
+  hedges.reduce(withHedge, {
+    ...g,
+    beds: bed === null || plants.length === 0 ? g.beds : [...g.beds, bed],
+    plants: [...g.plants, ...plants],
+  });
