@@ -42,6 +42,7 @@ export {
   toDayNumber,
   turnsBy,
   yearDay,
+  MONTH_NAMES,
 } from "./calendar/index.ts";
 export {
   BESIDES,

@@ -1,2 +1,3 @@
+export * from "./monthNames.ts";
 export * from "./plainDate.ts";
 export * from "./season.ts";

@@ -5,6 +5,7 @@ import type { FileIssueCode } from "../gardenfile/index.ts";
 import type { WeatherIssueCode } from "../weather/index.ts";
 import type { TableIssueCode } from "../planttable/index.ts";
 import type { SketchIssueCode, StemIssueCode } from "../stems/index.ts";
+import { MONTH_NAMES } from "../calendar/index.ts";
 import { monthDayText } from "./voice.ts";
 
 /** Everything that may be wrong with a file. */
@@ -13,20 +14,6 @@ export type IssueCode =
 type Values = Issue["values"];
 
 const day = (md: string | number | undefined): string => monthDayText(String(md));
-const MONTH_NAMES = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-] as const;
 const WINTER_AT: Readonly<Record<string, string>> = { north: "January", south: "July" };
 
 /** The sentence for each thing wrong with a file: what was found and what was expected. */

@@ -1,5 +1,5 @@
 /** How numbers and dates are spoken; the caller brings locale and units, so that core has none of its own. */
-import { partsOf, type PlainDate } from "../calendar/index.ts";
+import { MONTH_NAMES, partsOf, type PlainDate } from "../calendar/index.ts";
 import { toFahrenheit, toInches, type Celsius, type Metres, type Millimetres, type Share } from "../units/index.ts";
 import type { Rules } from "../model/index.ts";
 
@@ -16,7 +16,7 @@ export interface Voice {
   readonly prose: (text: string) => string;
 }
 
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"] as const;
+const MONTHS = MONTH_NAMES.map((name) => name.slice(0, 3));
 
 const plainDay = (d: string): string => {
   const p = partsOf(d as PlainDate);

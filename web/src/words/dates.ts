@@ -1,5 +1,5 @@
 /** Dates as they are said. */
-import { partsOf, type PlainDate } from "@wren/core";
+import { MONTH_NAMES, partsOf, type PlainDate } from "@wren/core";
 import { today } from "../data/clock.ts";
 
 /**
@@ -7,27 +7,13 @@ import { today } from "../data/clock.ts";
  * are all that takes; the browser's formatter would take longer to make than all first answers, and a package for dates
  * would be a twentieth of the first screen's script.
  */
-const MONTHS = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-];
 const DAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
 const WIDTHS = { long: Infinity, short: 3, narrow: 1 };
 const MONTH_FIRST = typeof navigator !== "undefined" && /^en-(US|CA|PH)\b/.test(navigator.language);
 
 /** Month 1–12 by name, by its first three letters, or by one. */
 export const monthText = (month: number, width: keyof typeof WIDTHS): string =>
-  MONTHS[month - 1]!.slice(0, WIDTHS[width]);
+  MONTH_NAMES[month - 1]!.slice(0, WIDTHS[width]);
 
 const dayAndMonth = (day: number, month: string): string => (MONTH_FIRST ? `${month} ${day}` : `${day} ${month}`);
 const withYear = (d: PlainDate, width: keyof typeof WIDTHS): string => {
