@@ -102,6 +102,7 @@ const DIALOGS: readonly (readonly [name: string, path: string, open: (page: Page
   ["plan", "/year?on=2026-06-10", dialogNamed("Plan for Old lilac at the corner")],
   ["stem", "/plant/lilac-corner/bench?on=2026-06-10", dialogNamed("Add one")],
   ["months", "/place", dialogNamed("I have monthly means")],
+  ["a hedge's line", "/hedges/hedge-yew?on=2026-06-10", dialogNamed("Posts, gaps, kinds, nests")],
   [
     "import",
     "/place",

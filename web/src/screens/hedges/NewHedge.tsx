@@ -4,7 +4,9 @@ import { Box, Button, Typography } from "@mui/material";
 import {
   BOUNDS,
   CATALOGUE,
+  hedgeIssues,
   hedgePlant,
+  issueText,
   lengthInField,
   quickHedge,
   UNSURVEYED_BED,
@@ -60,7 +62,7 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
   const [kind, setKind] = useState<Taxon | null>(plant ? model.taxonOf(plant) : null);
   const [missing, setMissing] = useState(false);
   const schema = schemaOf(bare);
-  const { control, handleSubmit } = useForm<z.input<typeof schema>, unknown, z.output<typeof schema>>({
+  const { control, handleSubmit, setError } = useForm<z.input<typeof schema>, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
     defaultValues: {
       lengthM: plant ? lengthInField(plant.widthM, bare) : "",
@@ -77,6 +79,12 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
       return;
     }
     const [hedgeId, plantId, bedId] = [newId(), plant?.id ?? newId(), newId()];
+    const tried = quickHedge(plant ?? hedgePlant(plantId, bedId, kind, today(), m), kind, hedgeId, today(), m);
+    const [steep] = hedgeIssues(tried, [], CATALOGUE);
+    if (steep) {
+      setError("riseM", { message: issueText(steep) });
+      return;
+    }
     const kept = await change(plant ? `${plant.label} is a hedge` : `${kind.common[0]!} hedge added`, (g) => {
       const [based, bed] = withBed(g, bedId);
       const own = plant ?? hedgePlant(plantId, bed, kind, today(), m);
