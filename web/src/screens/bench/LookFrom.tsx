@@ -66,7 +66,8 @@ export const LookFrom = memo(function LookFrom({
       </button>
       {correcting && (
         <p role="status" className="quiet small">
-          Press a stem, then drag its tips to where they stand. Thickness, age and state: <em>Correct it</em> in the list.
+          Press a stem, then drag its tips to where they stand. Thickness, age and state: <em>Correct it</em> in the
+          list.
         </p>
       )}
     </div>
