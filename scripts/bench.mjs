@@ -732,13 +732,14 @@ async function leaning() {
         await frame();
         empty.push(performance.now() - t);
       }
-      for (let i = 0; i < 90; i++) {
+      // The engine compiles while the first moves pass.
+      for (let i = -60; i < 90; i++) {
         await frame();
         const t = performance.now();
         const to = { clientX: x + 20 * Math.sin(i / 9), clientY: y, pointerId: 1, buttons: 1, bubbles: true };
         held.dispatchEvent(new PointerEvent("pointermove", to));
         answer.offsetHeight;
-        answers.push(performance.now() - t);
+        if (i >= 0) answers.push(performance.now() - t);
       }
       const at95 = (xs) => xs.sort((a, b) => a - b)[Math.floor(xs.length * 0.95)];
       return { until: at95(answers), median: answers[answers.length >> 1], empty: at95(empty) };

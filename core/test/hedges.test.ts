@@ -174,3 +174,17 @@ test("sun by height and month: north none in winter, the south side's is winter'
   const mirrored = work({ hemisphere: "south", latitudeDeg: -51, facesDeg: 180 })[0]!;
   expect(Math.abs(mirrored.nowH[11]![3]! - north!.nowH[5]![3]!)).toBeLessThan(0.15);
 });
+
+test("the post that stands nearest to the section is the guide for the rest", () => {
+  const on = date("2026-08-10");
+  const plant = plantOf("taxus-baccata", { heightM: 1.8, widthM: 10 });
+  const post = (alongM: number, topM: number | null) => ({ alongM, groundM: 0, heightM: 1.8, footM: 0.8, topM });
+  const guide = (...posts: ReturnType<typeof post>[]) => {
+    const hedge = { ...hedgeFrom(plant, CATALOGUE.byId(plant.taxonId)!, "h", on, 0), posts };
+    const m = modelOf([plant], { hedges: [hedge] });
+    const s = hedgeStands(m, hedge, on);
+    return hedgeTo(m, s, { heightM: 1.8, footM: 0.8, batterDeg: { front: 5, back: 5 }, crown: "flat" }).guide;
+  };
+  expect(guide(post(0, 1), post(4, 0.6), post(8, 0.9))?.alongM).toBe(4);
+  expect(guide(post(0, 1), post(8, null))).toBeNull();
+});

@@ -18,6 +18,7 @@ import {
   cutBetween,
   leanOf,
   LOOSE_OF_CUT,
+  measuredSection,
   standingSection,
   sumOfOutside,
   topOf,
@@ -124,6 +125,8 @@ export interface HedgeTo {
   /** By the gardener's own trims of it that were timed; null: none was. */
   readonly ownMinutes: readonly [Minutes, Minutes] | null;
   readonly strings: readonly StringsAt[];
+  /** The measured post that stands nearest to the section: the rest is cut to its line; null: fewer than two were measured. */
+  readonly guide: { readonly alongM: Metres; readonly share: Share } | null;
   readonly ways: readonly BackPlan[];
 }
 
@@ -295,8 +298,19 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     minutes: { hand: minutes("hand"), powered: minutes("powered") },
     ownMinutes: ownMinutes(model, s, faceM2),
     strings: stringsFor(wanted, posts, hedge.wanted?.top ?? "follows"),
+    guide: guideOf(hedge, wanted, greenM),
     ways: waysBack(now, wanted, taxon, greenM, sunny),
   };
+}
+
+/** Of the posts that were measured whole, the one at which least comes off. */
+function guideOf(hedge: Hedge, wanted: Section, greenM: Metres): HedgeTo["guide"] {
+  const posts = hedge.posts.flatMap(({ alongM, heightM, footM, topM }) =>
+    heightM === null || footM === null || topM === null
+      ? []
+      : [{ alongM, share: cutBetween(measuredSection(heightM, footM, topM), wanted, greenM).share }],
+  );
+  return posts.length < 2 ? null : posts.reduce((best, p) => (p.share < best.share ? p : best));
 }
 /** What the gardener's own trims took, for as much face; by how they differ. */
 function ownMinutes(model: GardenModel, s: HedgeStands, faceM2: number): readonly [Minutes, Minutes] | null {

@@ -273,6 +273,12 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
             }))}
           />
         </Scroller>
+        {to.guide && (
+          <Typography>
+            Begin at {say.length(to.guide.alongM)}: there it stands nearest to the section (
+            {say.percent(to.guide.share)} comes off); its line is the guide for the rest.
+          </Typography>
+        )}
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
           The datum is the lowest ground along it. Distances are from the middle line to the string, front and back.
         </Typography>

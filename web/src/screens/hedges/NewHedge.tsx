@@ -61,6 +61,8 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
   const bare = bareUnit(garden.rules.units);
   const [kind, setKind] = useState<Taxon | null>(plant ? model.taxonOf(plant) : null);
   const [missing, setMissing] = useState(false);
+  // What the bed was said to face, to the nearest of the eight winds.
+  const surveyed = (Math.round((garden.beds.find((b) => b.id === plant?.bedId)?.facesDeg ?? 0) / 45) * 45) % 360;
   const schema = schemaOf(bare);
   const { control, handleSubmit, setError } = useForm<z.input<typeof schema>, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
@@ -70,7 +72,7 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
       footM: "",
       topM: "",
       riseM: "0",
-      facesDeg: "0",
+      facesDeg: String(surveyed),
     },
   });
   const save = async (m: z.output<typeof schema>): Promise<void> => {
