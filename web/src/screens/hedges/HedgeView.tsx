@@ -1,7 +1,6 @@
 /** One hedge: what is wrong with it, the section it should have, the light at its foot, its strings, its trims, its way back. */
 import { Box, Button, Typography } from "@mui/material";
 import {
-  cheapestDay,
   CROWNS,
   hedgeStands,
   hedgeTo,
@@ -13,7 +12,7 @@ import {
   type Hedge,
   type Section as HedgeSection,
 } from "@wren/core";
-import { useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { flushSync } from "react-dom";
 import { today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
@@ -26,24 +25,10 @@ import { DayLink } from "../../ui/DayLink.tsx";
 import { Scroller } from "../../ui/Scroller.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { Table } from "../../ui/Table.tsx";
-import {
-  CROWN_WORDS,
-  cutText,
-  faultTexts,
-  lightText,
-  partsText,
-  sectionText,
-  TOP_WORDS,
-  WAY_WORDS,
-  yearsText,
-} from "../../words/hedgeWords.ts";
+import { CROWN_WORDS, cutText, faultTexts, sectionText, TOP_WORDS } from "../../words/hedgeWords.ts";
 import { withHedge, withSection } from "./hedgeEdits.ts";
+import { Light, TrimsPart, WayBackPart } from "./parts.tsx";
 import { SectionDrawing, SectionSliders } from "./SectionDrawing.tsx";
-import { Line } from "./LineDialog.tsx";
-import { Sides } from "./Sides.tsx";
-import { Trims } from "./Trims.tsx";
-import { UnderWay } from "./UnderWay.tsx";
-import { YearOfLight } from "./YearOfLight.tsx";
 
 const COLUMNS = {
   display: "grid",
@@ -66,8 +51,10 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
   const wanted = live ?? kept;
   const to = useMemo(() => hedgeTo(model, stands, wanted), [model, stands, wanted]);
   const { plant } = stands;
-  const put = (label: string, next: Hedge): Promise<boolean> =>
-    change(`${plant.label}: ${label}`, (g) => withHedge(g, next));
+  const put = useCallback(
+    (label: string, next: Hedge): Promise<boolean> => change(`${plant.label}: ${label}`, (g) => withHedge(g, next)),
+    [change, plant.label],
+  );
   // A drag is answered in the frame of its move.
   const onTry = (s: HedgeSection): void => flushSync(() => setLive(s));
   const onChoose = (s: HedgeSection): void => {
@@ -77,7 +64,9 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
   const chosen = trims.plans[trims.count - 1] ?? trims.plans[0] ?? null;
   // A day that has just gone by is today's.
   const days = chosen ? trimDates(model, chosen, on).map((d) => (d < on ? on : d)) : [];
-  const minutes = `${round(to.minutes.powered[0], 5)}–${round(to.minutes.hand[1], 5)} min`;
+  // What stands below follows a drag a moment later.
+  const later = useDeferredValue(to);
+  const laterMinutes = `${round(later.minutes.powered[0], 5)}–${round(later.minutes.hand[1], 5)} min`;
   const plan = (): Promise<boolean> =>
     change(`${plant.label}: trims planned`, (g) => ({
       ...standing(g, plant.id),
@@ -96,11 +85,6 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
   const planned =
     days.length > 0 && days.every((d) => model.garden.plans.some((p) => p.plantId === plant.id && p.on === d));
   const faults = faultTexts(stands, say);
-  // Back into bare wood is cut on a renovation's day, not on a trim's.
-  const begin = useMemo(() => cheapestDay(model, plant, on, "renovate"), [model, plant, on]);
-  const [yearShown, setYearShown] = useState(false);
-  const [way, setWay] = useState(to.ways[0]?.way ?? "by-faces");
-  const back = to.ways.find((w) => w.way === way) ?? to.ways[0];
   return (
     <Box>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", mb: 1 }}>
@@ -190,57 +174,8 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
           </Typography>
         </Box>
       </Box>
-      <Section title="Light at the foot">
-        <Scroller label="Light on each face" sx={{ overflowX: "auto" }}>
-          <Table
-            head={["Face", "Sky at the foot, of the top’s", "With the section", "Sun at midsummer", "With the section"]}
-            rows={to.light.map((l) => ({
-              key: l.face,
-              cells: [
-                l.face === "front" ? "Front" : "Back",
-                say.percent(l.now),
-                say.percent(l.then),
-                `${l.sunNowH.toFixed(1)} h`,
-                `${l.sunThenH.toFixed(1)} h`,
-              ],
-            }))}
-          />
-        </Scroller>
-        {to.light.map((l) => (
-          <Typography key={l.face}>{lightText(l, say)}</Typography>
-        ))}
-        <details className="more" onToggle={(e) => setYearShown(e.currentTarget.open)}>
-          <summary>Sun on both faces through the year</summary>
-          {yearShown && (
-            <YearOfLight
-              asked={{
-                now: stands.now,
-                then: kept,
-                screens: { front: hedge.front.screen, back: hedge.back.screen },
-                facesDeg: hedge.facesDeg,
-                latitudeDeg: model.garden.place.latitudeDeg,
-                hemisphere: model.climate.hemisphere,
-              }}
-            />
-          )}
-        </details>
-        <Sides hedge={hedge} onChange={(next) => void put("its sides", next)} />
-        <Line hedge={hedge} onSave={(next) => put("its line", next)} />
-      </Section>
-      <Section title="Trims of the year">
-        <Trims
-          trims={trims}
-          on={on}
-          minutes={minutes}
-          onCount={(n) => void put(`${n} trims a year`, { ...hedge, trims: n })}
-        />
-        <UnderWay
-          key={hedge.id}
-          stands={stands}
-          minutes={to.ownMinutes ?? [to.minutes.powered[0], to.minutes.hand[1]]}
-          onChange={(label, next) => void put(label, next)}
-        />
-      </Section>
+      <Light stands={stands} kept={kept} to={later} onHedge={put} />
+      <TrimsPart stands={stands} trims={trims} to={later} on={on} minutes={laterMinutes} onHedge={put} />
       <Section title="Strings">
         <div className="no-print">
           <Chips
@@ -283,45 +218,7 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
           The datum is the lowest ground along it. Distances are from the middle line to the string, front and back.
         </Typography>
       </Section>
-      {back && back.steps.length > 0 && to.cut.pastGreen.length + (back.staysWiderM > 0 ? 1 : 0) > 0 && (
-        <Section title="The way back">
-          {to.ways.length > 1 && (
-            <div className="no-print">
-              <Chips
-                label="Which way?"
-                options={to.ways.map((w) => ({ value: w.way, label: WAY_WORDS[w.way] }))}
-                chosen={(w) => w === back.way}
-                onPress={setWay}
-              />
-            </div>
-          )}
-          <Scroller label="Step by step" sx={{ overflowX: "auto" }}>
-            <Table
-              head={["When", "What", "Live shell", "Stands then", "Begin when"]}
-              rows={back.steps.map((s, i) => ({
-                key: String(i),
-                cells: [
-                  yearsText(s.year),
-                  partsText(s.parts),
-                  say.percent(s.share),
-                  `${say.length(s.after.section.heightM)} high, ${say.length(s.after.section.footM)} at the foot`,
-                  s.waitsFor === "face-green"
-                    ? "the last face is green again"
-                    : to.cut.pastGreen.length > 0
-                      ? `least harm about ${say.date(begin.on)}`
-                      : "with a trim",
-                ],
-              }))}
-            />
-          </Scroller>
-          {back.staysWiderM > 0 && (
-            <Typography>
-              It stays {say.length(back.staysWiderM)} wider than wanted: its green ends there. Let it be wide, replace a
-              stretch, or plant a lower kind in front.
-            </Typography>
-          )}
-        </Section>
-      )}
+      <WayBackPart stands={stands} to={later} on={on} />
     </Box>
   );
 }
