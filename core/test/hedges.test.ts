@@ -188,3 +188,22 @@ test("the post that stands nearest to the section is the guide for the rest", ()
   expect(guide(post(0, 1), post(4, 0.6), post(8, 0.9))?.alongM).toBe(4);
   expect(guide(post(0, 1), post(8, null))).toBeNull();
 });
+
+test("a mixed hedge is cut no deeper than its strictest kind bears", () => {
+  const on = date("2026-04-10");
+  const plant = plantOf("taxus-baccata", { heightM: 2, widthM: 10 });
+  const bare = hedgeFrom(plant, CATALOGUE.byId(plant.taxonId)!, "h", on, 0);
+  const refused = (stretches: Hedge["stretches"]) => {
+    const m = modelOf([plant], { hedges: [{ ...bare, stretches }] });
+    const s = hedgeStands(m, m.garden.hedges[0]!, on);
+    return hedgeTo(m, s, { ...s.now, heightM: 1.2 }).refused;
+  };
+  expect(refused([])).toBe(false);
+  expect(refused([{ taxonId: "taxus-baccata", toM: 6 }])).toBe(false);
+  expect(
+    refused([
+      { taxonId: "taxus-baccata", toM: 6 },
+      { taxonId: "thuja-occidentalis", toM: 10 },
+    ]),
+  ).toBe(true);
+});

@@ -101,6 +101,8 @@ export interface HedgeStands {
   readonly hedge: Hedge;
   readonly taxon: Taxon;
   readonly stretches: readonly Stretch[];
+  /** Of its kinds the one that forgives least: a mixed hedge is cut no deeper than that bears. */
+  readonly strictest: Taxon;
   readonly lengthM: Metres;
   /** The middling section, by the posts' measures. */
   readonly now: Section;
@@ -217,6 +219,13 @@ export function trimYearOf(model: GardenModel, plant: Plant, hedge: TrimRules, o
 /** What one more trim a year must save to be worth its work, in the planner's own cost; ours. */
 const WORTH_A_TRIM = 0.12;
 
+/** How much is forgiven of a cut into bare wood, least first. */
+const FORGIVES = ["no", "slow", "yes"] as const satisfies readonly Taxon["regrowthFromLeaflessWood"][];
+const strictestOf = (kinds: readonly Taxon[]): Taxon =>
+  kinds.reduce((strict, t) =>
+    FORGIVES.indexOf(t.regrowthFromLeaflessWood) < FORGIVES.indexOf(strict.regrowthFromLeaflessWood) ? t : strict,
+  );
+
 /** How a hedge stands on a day. */
 export function hedgeStands(model: GardenModel, hedge: Hedge, on: PlainDate): HedgeStands {
   const plant = model.plant(hedge.plantId);
@@ -232,6 +241,7 @@ export function hedgeStands(model: GardenModel, hedge: Hedge, on: PlainDate): He
     plant,
     hedge,
     taxon,
+    strictest: strictestOf([taxon, ...stretches.map((s) => s.taxon)]),
     stretches: stretches.length > 0 ? stretches : [{ taxon, fromM: 0, toM: lengthM }],
     lengthM,
     now,
@@ -246,7 +256,7 @@ export function wantedSection(s: HedgeStands): Section {
   const w = s.hedge.wanted;
   return w
     ? { heightM: w.heightM, footM: w.footM, batterDeg: { front: w.frontDeg, back: w.backDeg }, crown: w.crown }
-    : proposedSection(s.now, s.plant.goal.heightM, screensOf(s.hedge), s.taxon, s.greenM);
+    : proposedSection(s.now, s.plant.goal.heightM, screensOf(s.hedge), s.strictest, s.greenM);
 }
 
 /** A day about midsummer, of the hemisphere's year. */
@@ -255,7 +265,7 @@ const MIDSUMMER: SeasonDay = 171;
 /** What bringing a hedge to a section means: quick enough to be asked at every step of a drag. */
 export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): HedgeTo {
   const a = HEDGE_ASSUMPTIONS;
-  const { hedge, now, greenM, taxon, lengthM } = s;
+  const { hedge, now, greenM, strictest, lengthM } = s;
   const screens = screensOf(hedge);
   const cut = cutBetween(now, wanted, greenM);
   const cutM3 = sumOfOutside(cut.off) * lengthM;
@@ -290,7 +300,7 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     wanted,
     light,
     cut,
-    refused: taxon.regrowthFromLeaflessWood === "no" && cut.pastGreen.length > 0,
+    refused: strictest.regrowthFromLeaflessWood === "no" && cut.pastGreen.length > 0,
     cutM3,
     looseM3: [loose(0), loose(1)],
     barrows: [loose(0) / a.barrowM3, loose(1) / a.barrowM3],
@@ -299,7 +309,7 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     ownMinutes: ownMinutes(model, s, faceM2),
     strings: stringsFor(wanted, posts, hedge.wanted?.top ?? "follows"),
     guide: guideOf(hedge, wanted, greenM),
-    ways: waysBack(now, wanted, taxon, greenM, sunny),
+    ways: waysBack(now, wanted, strictest, greenM, sunny),
   };
 }
 

@@ -109,7 +109,7 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
             now={stands.now}
             wanted={wanted}
             greenM={stands.greenM}
-            greenBinds={stands.taxon.regrowthFromLeaflessWood === "no"}
+            greenBinds={stands.strictest.regrowthFromLeaflessWood === "no"}
             facesDeg={hedge.facesDeg}
             onTry={onTry}
             onChoose={onChoose}
