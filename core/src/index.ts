@@ -204,7 +204,6 @@ export {
   townLabel,
   townsAlike,
   townsFrom,
-  townsNamed,
 } from "./towns/index.ts";
 export {
   PACE_ASSUMPTIONS,
@@ -619,6 +618,7 @@ export {
   SHAPES,
   shapeShare,
   templateOf,
+  nextTrims,
   trimsOf,
   hedgeFrom,
   hedgePlant,

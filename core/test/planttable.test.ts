@@ -6,10 +6,8 @@ import {
   date,
   demoGarden,
   HEDGE_HEADINGS,
-  hedgeStands,
   hedgeTable,
   lengthOf,
-  openGarden,
   readHedges,
   headingIssues,
   ISSUE_TEXTS,
@@ -256,30 +254,27 @@ describe("cells a spreadsheet would run (checks.md 8.2)", () => {
 describe("a table of hedges", () => {
   const on = date("2026-06-10");
   const garden = demoGarden(on);
-  const model = openGarden(garden, CATALOGUE);
-  const read = (lines: readonly (readonly string[])[]) => {
+  const read = (lines: readonly (readonly string[])[], g: Garden = garden) => {
     let n = 0;
     return readHedges(lines, {
-      garden,
+      garden: g,
       catalogue: CATALOGUE,
       today: on,
       bedId: garden.beds[0]!.id,
       newId: () => `n${n++}`,
     });
   };
-  test("out and in again is the same hedge: its line, its section, what was said of its sides", () => {
-    const r = read(hedgeTable(model, on));
+  test("out and in again is the very same hedges, every post that was measured too; a new length is a new measure", () => {
     const [old] = garden.hedges;
-    const [again] = r.ok ? r.value.hedges : [];
-    expect(r.ok && r.value.plants).toEqual([]);
-    expect([again!.id, again!.front, again!.facesDeg, lengthOf(again!)]).toEqual([
-      old!.id,
-      old!.front,
-      old!.facesDeg,
-      lengthOf(old!),
+    const more = { alongM: 2, groundM: 0.05, heightM: 1.9, footM: null, topM: null };
+    const posts = [old!.posts[0]!, more, old!.posts[1]!];
+    const g = { ...garden, hedges: [{ ...old!, posts }] };
+    const [head, row] = hedgeTable(g, CATALOGUE);
+    expect(read([head!, row!], g)).toEqual({ ok: true, value: { hedges: g.hedges, plants: [] } });
+    const longer = read([head!, row!.with(2, "6")], g);
+    expect(longer.ok && longer.value.hedges.map((h) => [h.id, h.front, lengthOf(h), h.posts.length])).toEqual([
+      [old!.id, old!.front, 6, 2],
     ]);
-    const [was, is] = [old!, again!].map((h) => hedgeStands(model, h, on).now);
-    for (const key of ["heightM", "footM"] as const) expect(is![key]).toBeCloseTo(was![key], 2);
   });
   test("a name that nobody knows is a new plant of its kind", () => {
     const r = read([HEDGE_HEADINGS, ["Lane side", "European beech", "18", "2.4", "0.8", "60 cm", "0.5", "90"]]);
@@ -300,5 +295,14 @@ describe("a table of hedges", () => {
       ["table-choice", "Front looks to (°)"],
       ["table-kind", "Kind"],
     ]);
+    const yew = hedgeTable(garden, CATALOGUE)[1]!;
+    const again = read([HEDGE_HEADINGS, yew, yew, ["y".repeat(400), ...yew.slice(1)], yew.with(6, "9")]);
+    expect(again.ok ? [] : again.issues.map((i) => [i.code, i.path[0]])).toEqual([
+      ["table-id-twice", "line 3"],
+      ["table-text-long", "line 4"],
+      ["table-id-twice", "line 5"],
+    ]);
+    const steep = read([HEDGE_HEADINGS, yew.with(6, "9")]);
+    expect(steep.ok ? [] : steep.issues.map((i) => [i.code, i.path[0]])).toEqual([["slope-steep", "line 2"]]);
   });
 });

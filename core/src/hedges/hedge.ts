@@ -1,18 +1,8 @@
 /** What a hedge of the garden answers on a day: how it stands, what is wrong, the section it should have, and what follows. */
-import { kindYearFor } from "../advice/index.ts";
+import { type PlainDate, type SeasonDay } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import {
-  addDays,
-  monthDayToSeasonDay,
-  seasonDate,
-  YEAR_DAYS,
-  type PlainDate,
-  type SeasonDay,
-} from "../calendar/index.ts";
-import { heightOf, plantsYear, type GardenModel } from "../garden/index.ts";
-import { FACES, VERDICT_TABLE, VERDICTS, type Face, type Hedge, type Plant, type Task } from "../model/index.ts";
-import { growthDone } from "../phenology/index.ts";
-import { misfit } from "../price/index.ts";
+import { heightOf, type GardenModel } from "../garden/index.ts";
+import { FACES, type Face, type Hedge, type Plant, type Task } from "../model/index.ts";
 import {
   clippedOf,
   cutBetween,
@@ -26,6 +16,7 @@ import {
   type Section,
 } from "../sections/index.ts";
 import type { Degrees, Metres, Minutes, Share } from "../units/index.ts";
+import { HEDGE_ASSUMPTIONS } from "./assumptions.ts";
 import {
   leastBatter,
   looksTo,
@@ -39,35 +30,8 @@ import {
   type Screens,
 } from "./light.ts";
 import { evenPosts, stringsFor, type StringsAt } from "./strings.ts";
-import { planTrims, TOLERANCES_M, type TrimPlan, type TrimYear } from "./trims.ts";
+import { trimsOf, trimTask, type HedgeTrims } from "./trimYear.ts";
 import { mayBeAtOnce, wayBack, WAYS_BACK, withinGreen, type BackPlan } from "./wayBack.ts";
-
-/** Ours, from common practice. */
-export const HEDGE_ASSUMPTIONS = {
-  /** Of an uncut leader's growth, what a clipped face grows in a year. */
-  clippedGrowth: 0.5,
-  /** Least lean that is worth setting out, about 1 in 10 (checks.md 5.8: figures run from 1:10 to 1:4). */
-  usualBatterDeg: 5.7,
-  /** Sky of the lower third beside the top's that keeps a foot dense. */
-  wantedLight: 0.55,
-  leastTopM: 0.3,
-  /** Minutes for a square metre of face: by hand, with a powered trimmer; a third either way. */
-  minutesPerM2: { hand: 4, powered: 1.5 },
-  hands: [0.67, 1.5],
-  /** One trim that was timed tells the next to so much either way; more of them to so much beyond the least and the most. */
-  oneTimed: 0.25,
-  moreTimed: 0.1,
-  /** A barrow holds so much, heaped. */
-  barrowM3: 0.1,
-} as const;
-
-/** What flowers on this year's shoots, over and over, is cut to shape at rest instead. */
-const SHORN: ReadonlySet<Taxon["floweringWood"]> = new Set(["old", "foliage"]);
-/** A clipped hedge is shorn, but where shears slice large leaves it is cut shoot by shoot. */
-export const trimTask = (t: Taxon): Task =>
-  misfit(t, "shear") === null && t.never.shear === undefined && (t.outline || SHORN.has(t.floweringWood))
-    ? "shear"
-    : "shape";
 
 /** Length of a hedge, m. */
 export const lengthOf = (h: Pick<Hedge, "posts">): Metres => h.posts.at(-1)!.alongM - h.posts[0]!.alongM;
@@ -126,20 +90,12 @@ export interface HedgeTo {
   readonly minutes: Readonly<Record<"hand" | "powered", readonly [Minutes, Minutes]>>;
   /** By the gardener's own trims of it that were timed; null: none was. */
   readonly ownMinutes: readonly [Minutes, Minutes] | null;
+  /** What a trim takes: by those, else from powered to by hand. */
+  readonly trimMinutes: readonly [Minutes, Minutes];
   readonly strings: readonly StringsAt[];
   /** The measured post that stands nearest to the section: the rest is cut to its line; null: fewer than two were measured. */
   readonly guide: { readonly alongM: Metres; readonly share: Share } | null;
   readonly ways: readonly BackPlan[];
-}
-
-/** The trims of its year. */
-export interface HedgeTrims {
-  readonly toleranceM: Metres;
-  readonly year: TrimYear;
-  /** One, two and three trims a year; null where the open days do not hold so many. */
-  readonly plans: readonly (TrimPlan | null)[];
-  /** How many are advised, or chosen. */
-  readonly count: number;
 }
 
 const screensOf = (h: Hedge): Screens => ({ front: h.front.screen, back: h.back.screen });
@@ -191,33 +147,6 @@ function faultsOf(h: Hedge, now: Section): readonly HedgeFault[] {
   if (now.heightM > 2.5) out.push("out-of-reach");
   return out;
 }
-
-/** What trims of a clipped plant go by. */
-type TrimRules = Pick<Hedge, "birds" | "formal" | "toleranceM" | "trims">;
-/** The days of a year for trims of a clipped plant: prices of the cut, days that are open, growth of a clipped face. */
-export function trimYearOf(model: GardenModel, plant: Plant, hedge: TrimRules, on: PlainDate): TrimYear {
-  const taxon = model.taxonOf(plant);
-  const kind = kindYearFor(model, plant, on, trimTask(taxon));
-  const year = plantsYear(model, plant, on);
-  const growthM = taxon.growthM[1] * HEDGE_ASSUMPTIONS.clippedGrowth;
-  const days = Array.from({ length: YEAR_DAYS }, (_, d) => d);
-  const { hemisphere } = model.climate;
-  const [from, to] = hedge.birds
-    ? [monthDayToSeasonDay(hedge.birds.from, hemisphere), monthDayToSeasonDay(hedge.birds.to, hemisphere)]
-    : [1, 0];
-  const nesting = (d: number): boolean =>
-    hedge.birds !== null && (from <= to ? d >= from && d <= to : d >= from || d <= to);
-  const go = days.map((d) => VERDICT_TABLE[VERDICTS[kind.verdicts[d]!]!].go || kind.open[d] === 1);
-  return {
-    harm: kind.prices.harm,
-    open: days.map((d) => (go[d] && !nesting(d) ? 1 : 0)),
-    grownM: days.map((d) => growthM * growthDone(year, d)),
-    toleranceM: hedge.toleranceM ?? (hedge.formal ? TOLERANCES_M.formal : TOLERANCES_M.easy),
-  };
-}
-
-/** What one more trim a year must save to be worth its work, in the planner's own cost; ours. */
-const WORTH_A_TRIM = 0.12;
 
 /** How much is forgiven of a cut into bare wood, least first. */
 const FORGIVES = ["no", "slow", "yes"] as const satisfies readonly Taxon["regrowthFromLeaflessWood"][];
@@ -275,6 +204,7 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     faceM2 * a.minutesPerM2[tool] * a.hands[0],
     faceM2 * a.minutesPerM2[tool] * a.hands[1],
   ];
+  const [hand, powered, own] = [minutes("hand"), minutes("powered"), ownMinutes(model, s, faceM2)];
   const summer = {
     latitudeDeg: model.garden.place.latitudeDeg,
     hemisphere: model.climate.hemisphere,
@@ -305,8 +235,9 @@ export function hedgeTo(model: GardenModel, s: HedgeStands, wanted: Section): He
     looseM3: [loose(0), loose(1)],
     barrows: [loose(0) / a.barrowM3, loose(1) / a.barrowM3],
     faceM2,
-    minutes: { hand: minutes("hand"), powered: minutes("powered") },
-    ownMinutes: ownMinutes(model, s, faceM2),
+    minutes: { hand, powered },
+    ownMinutes: own,
+    trimMinutes: own ?? [powered[0], hand[1]],
     strings: stringsFor(wanted, posts, hedge.wanted?.top ?? "follows"),
     guide: guideOf(hedge, wanted, greenM),
     ways: waysBack(now, wanted, strictest, greenM, sunny),
@@ -355,33 +286,9 @@ function waysBack(now: Section, wanted: Section, t: Taxon, greenM: Metres, sunny
     });
 }
 
-/** Nothing was said: formal, no nests told, as many trims as are advised. */
-const UNSAID_TRIMS: TrimRules = { birds: null, formal: true, toleranceM: null, trims: null };
-/** One, two and three trims of a clipped plant's year side by side. */
-export function trimsOf(model: GardenModel, plant: Plant, on: PlainDate, rules: TrimRules = UNSAID_TRIMS): HedgeTrims {
-  const year = trimYearOf(model, plant, rules, on);
-  const plans = [1, 2, 3].map((n) => planTrims(year, n));
-  const cost = (i: number): number => {
-    const t = plans[i];
-    return t ? t.harm + t.shaggy + WORTH_A_TRIM * (i + 1) : Infinity;
-  };
-  const best = plans.reduce((b, _, i) => (cost(i) < cost(b) ? i : b), 0);
-  return { toleranceM: year.toleranceM, year, plans, count: rules.trims ?? best + 1 };
-}
 /** The same of a hedge. */
 export const hedgeTrims = (model: GardenModel, s: HedgeStands, on: PlainDate): HedgeTrims =>
   trimsOf(model, s.plant, on, s.hedge);
-
-/** The days of a trim plan that come next, as dates from a day on. */
-export function trimDates(model: GardenModel, plan: TrimPlan, on: PlainDate): readonly PlainDate[] {
-  const { seasonYear } = model.season(on);
-  return plan.days
-    .map((d) => {
-      const day = seasonDate(seasonYear, d, model.climate.hemisphere);
-      return day < addDays(on, -7) ? seasonDate(seasonYear + 1, d, model.climate.hemisphere) : day;
-    })
-    .toSorted();
-}
 
 /** How a plant becomes a hedge: its line as long as it is wide, its size as it was last measured, and nothing said of its sides. */
 export function hedgeFrom(

@@ -4,7 +4,8 @@ import type { GardenModel } from "../garden/index.ts";
 import type { Hedge } from "../model/index.ts";
 import type { Section } from "../sections/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { hedgeStands, hedgeTo, hedgeTrims, trimDates, wantedSection, type HedgeFault } from "./hedge.ts";
+import { hedgeStands, hedgeTo, hedgeTrims, wantedSection, type HedgeFault } from "./hedge.ts";
+import { nextTrims } from "./trimYear.ts";
 
 /** Lengths in metres, areas in square metres, minutes as least and most. */
 export interface HedgeJson {
@@ -33,8 +34,7 @@ export function hedgeJson(model: GardenModel, hedge: Hedge, on: PlainDate): Hedg
   const wanted = wantedSection(stands);
   const to = hedgeTo(model, stands, wanted);
   const trims = hedgeTrims(model, stands, on);
-  const plan = trims.plans[trims.count - 1] ?? trims.plans[0] ?? null;
-  const [least, most] = to.ownMinutes ?? [to.minutes.powered[0], to.minutes.hand[1]];
+  const [least, most] = to.trimMinutes;
   return {
     hedgeId: hedge.id,
     lengthM: stands.lengthM,
@@ -44,7 +44,7 @@ export function hedgeJson(model: GardenModel, hedge: Hedge, on: PlainDate): Hedg
     proposed: hedge.wanted === null,
     share: to.cut.share,
     refused: to.refused,
-    trims: plan ? trimDates(model, plan, on) : [],
+    trims: nextTrims(model, trims, on),
     faceM2: to.faceM2,
     minutes: [Math.round(least), Math.round(most)],
     years: Math.min(...to.ways.map((w) => w.steps.at(-1)?.year[1] ?? 0)),

@@ -3,6 +3,8 @@ export * from "./season.ts";
 export * from "./strings.ts";
 export * from "./trims.ts";
 export * from "./wayBack.ts";
+export * from "./assumptions.ts";
+export * from "./trimYear.ts";
 export * from "./hedge.ts";
 export * from "./measured.ts";
 export * from "./shapes.ts";

@@ -1,11 +1,11 @@
 /** Hedges as a table, out and in: one a line, by its length and its section; all of it or nothing. */
 import type { Catalogue, Taxon } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import { hedgeStands, hedgePlant, lengthOf, quickHedge, type QuickHedge } from "../hedges/index.ts";
-import type { GardenModel } from "../garden/index.ts";
-import { BOUNDS, type Bounds, type Garden, type Hedge, type Plant } from "../model/index.ts";
-import { topOf } from "../sections/index.ts";
-import { ok, parseLength, refused, type Metres, type Result } from "../units/index.ts";
+import { hedgeIssues, type FileIssue } from "../gardenfile/index.ts";
+import { hedgePlant, lengthOf, quickHedge, type QuickHedge } from "../hedges/index.ts";
+import { BOUNDS, LETTERS, type Bounds, type Garden, type Hedge, type Plant } from "../model/index.ts";
+import { standingSection, topOf } from "../sections/index.ts";
+import { ok, parseLength, refused, type Issue, type Metres, type Result } from "../units/index.ts";
 import { plainCell, safeCell } from "./cells.ts";
 import { kindOf, type TableIssue, type TableIssueCode } from "./readTable.ts";
 
@@ -22,13 +22,21 @@ export const HEDGE_HEADINGS = ["Name", "Kind", ...Object.keys(LENGTHS), "Front l
 
 const metres = (m: Metres): string => String(Math.round(m * 100) / 100);
 
+/** What the table says of a hedge, in the order of its headings after name and kind. */
+function sizesOf(h: Hedge, plant: Plant, taxon: Taxon): readonly string[] {
+  const { now } = standingSection(h, taxon, plant.heightM);
+  const rise = Math.abs(h.posts.at(-1)!.groundM - h.posts[0]!.groundM);
+  return [lengthOf(h), now.heightM, now.footM, topOf(now), rise].map(metres);
+}
+
 /** The garden's hedges as lines of text, the headings first. */
-export function hedgeTable(model: GardenModel, on: PlainDate): readonly (readonly string[])[] {
-  const rows = model.garden.hedges.map((h) => {
-    const { plant, taxon, now } = hedgeStands(model, h, on);
-    const rise = h.posts.at(-1)!.groundM - h.posts[0]!.groundM;
-    const sizes = [lengthOf(h), now.heightM, now.footM, topOf(now), Math.abs(rise)].map(metres);
-    return [safeCell(plant.label), safeCell(taxon.common[0]!), ...sizes, String(Math.round(h.facesDeg))];
+export function hedgeTable(garden: Garden, catalogue: Catalogue): readonly (readonly string[])[] {
+  const rows = garden.hedges.flatMap((h) => {
+    const plant = garden.plants.find((p) => p.id === h.plantId);
+    const taxon = plant && catalogue.byId(plant.taxonId);
+    if (!plant || !taxon) return [];
+    const faces = String(Math.round(h.facesDeg));
+    return [[safeCell(plant.label), safeCell(taxon.common[0]!), ...sizesOf(h, plant, taxon), faces]];
   });
   return [HEDGE_HEADINGS, ...rows];
 }
@@ -40,6 +48,7 @@ export interface HedgesRead {
   readonly plants: readonly Plant[];
 }
 
+type HedgeTableIssueCode = TableIssueCode | FileIssue["code"];
 interface Context {
   readonly garden: Garden;
   readonly catalogue: Catalogue;
@@ -61,12 +70,15 @@ function oneKind(text: string, catalogue: Catalogue): Taxon | null {
 
 /**
  * Reads lines of text, the headings first. A name that the garden knows is that plant, any other a new one.
- * A hedge measured at more posts keeps them where the table says nothing new of it.
+ * A hedge that the table repeats as it stood keeps every post that was measured.
  * @returns every problem with its line and heading, or what would change
  */
-export function readHedges(lines: readonly (readonly string[])[], ctx: Context): Result<HedgesRead, TableIssueCode> {
+export function readHedges(
+  lines: readonly (readonly string[])[],
+  ctx: Context,
+): Result<HedgesRead, HedgeTableIssueCode> {
   const [head = [], ...rows] = lines;
-  const issues: TableIssue[] = [];
+  const issues: Issue<HedgeTableIssueCode>[] = [];
   const at = new Map(head.map((h, i) => [unheard(plainCell(h)), i]));
   for (const h of HEDGE_HEADINGS)
     if (!at.has(unheard(h)))
@@ -75,6 +87,7 @@ export function readHedges(lines: readonly (readonly string[])[], ctx: Context):
   if (rows.length === 0) return refused([{ code: "table-empty", path: [], values: {} }]);
   const hedges: Hedge[] = [];
   const plants: Plant[] = [];
+  const lineOf = new Map<string, number>();
   for (const [i, cells] of rows.entries()) {
     const cell = (heading: string): string => plainCell(cells[at.get(unheard(heading))!] ?? "");
     const before = issues.length;
@@ -97,16 +110,28 @@ export function readHedges(lines: readonly (readonly string[])[], ctx: Context):
     const [name, kindText] = [cell("Name"), cell("Kind")];
     const known = ctx.garden.plants.find((p) => unheard(p.label) === unheard(name));
     const taxon = known ? ctx.catalogue.byId(known.taxonId) : oneKind(kindText, ctx.catalogue);
+    if (name.length > LETTERS.name) fail("table-text-long", "Name", { got: name.length, most: LETTERS.name });
     if (taxon === null) fail("table-kind", "Kind", { got: kindText.slice(0, 60) });
     if (issues.length > before || taxon === null) continue;
     const plant = known ?? {
       ...hedgePlant(ctx.newId(), ctx.bedId, taxon, ctx.today, m),
-      ...(name === "" ? {} : { label: name.slice(0, 60) }),
+      ...(name === "" ? {} : { label: name }),
     };
+    const twice = lineOf.get(plant.id);
+    if (twice !== undefined) {
+      fail("table-id-twice", "Name", { got: name, line: twice });
+      continue;
+    }
+    lineOf.set(plant.id, i + 2);
     if (!known) plants.push(plant);
     const old = ctx.garden.hedges.find((h) => h.plantId === plant.id);
     const fresh = quickHedge(plant, taxon, old?.id ?? ctx.newId(), ctx.today, m);
-    hedges.push(old ? { ...old, on: fresh.on, facesDeg: fresh.facesDeg, posts: fresh.posts } : fresh);
+    const facesDeg = old && Math.round(old.facesDeg) === m.facesDeg ? old.facesDeg : m.facesDeg;
+    // What the table repeats as it stood is no new measure: every post that was measured stays.
+    const same = old && sizesOf(old, plant, taxon).join() === sizesOf(fresh, plant, taxon).join();
+    const hedge = same ? { ...old, facesDeg } : old ? { ...old, on: fresh.on, facesDeg, posts: fresh.posts } : fresh;
+    issues.push(...hedgeIssues(hedge, [`line ${i + 2}`], ctx.catalogue));
+    hedges.push(hedge);
   }
   return issues.length > 0 ? refused(issues) : ok({ hedges, plants });
 }

@@ -131,9 +131,6 @@ function toldApart<T extends Locality>(towns: readonly T[], table: readonly Town
   });
 }
 
-/** Towns of a list that answer to a name, best first. */
-export const townsNamed = (towns: readonly Town[], text: string): readonly Town[] => townFinder(towns)(text);
-
 /** The nearest town of the table and its distance, km; null only of an empty table. */
 export const nearestTown = (
   towns: readonly Town[],

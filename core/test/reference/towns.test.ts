@@ -37,7 +37,6 @@ import {
   TASK_TABLE,
   townsAlike,
   townsFrom,
-  townsNamed,
   weatherYears,
   WINTER_NIGHTS,
   cholesky,
@@ -52,6 +51,7 @@ import { kilometres } from "../../src/towns/table.ts";
 import { table } from "./files.ts";
 
 const TOWNS = townsFrom(TOWN_ROWS);
+const inTable = townFinder(TOWNS);
 const quantile = (xs: readonly number[], p: number): number => xs.toSorted((a, b) => a - b)[Math.floor(p * xs.length)]!;
 const OWN = { zone: null, lastFrost: null, firstFrost: null } as const;
 const saidOf = (t: Town) => ({
@@ -469,7 +469,7 @@ describe("a town by its name", () => {
     ["new york", "New York City"],
     ["port elizabeth", "Gqeberha"],
     ["edinb", "Edinburgh"],
-  ])("%s is %s", (typed, name) => expect(townsNamed(TOWNS, typed)[0]?.name).toBe(name));
+  ])("%s is %s", (typed, name) => expect(inTable(typed)[0]?.name).toBe(name));
   // 47.25 N, 122.44 W is Tacoma, 40 km from Seattle (general knowledge).
   test("the nearest to a position, and how far; none of an empty table", () => {
     const found = nearestTown(TOWNS, { latitudeDeg: 47.25, longitudeDeg: -122.44 })!;
@@ -479,12 +479,12 @@ describe("a town by its name", () => {
     expect(nearestTown([], TOWNS[0]!)).toBeNull();
   });
   test("several of one name are told apart; nonsense is nobody", () => {
-    const portlands = townsNamed(TOWNS, "portland").map(townLabel);
+    const portlands = inTable("portland").map(townLabel);
     expect(portlands.length).toBeGreaterThanOrEqual(2);
     expect(new Set(portlands).size).toBe(portlands.length);
-    expect(townsNamed(TOWNS, "london canada")[0]?.country).toBe("CA");
-    expect(townsNamed(TOWNS, "qqqqq")).toEqual([]);
-    expect(townsNamed(TOWNS, "")).toEqual([]);
+    expect(inTable("london canada")[0]?.country).toBe("CA");
+    expect(inTable("qqqqq")).toEqual([]);
+    expect(inTable("")).toEqual([]);
   });
 
   const found = townFinder<Locality>([...TOWNS, ...localitiesFrom(PLACE_ROWS, TOWNS)], TOWNS);

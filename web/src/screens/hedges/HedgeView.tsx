@@ -5,8 +5,8 @@ import {
   hedgeStands,
   hedgeTo,
   hedgeTrims,
+  nextTrims,
   TASK_TABLE,
-  trimDates,
   TOPS,
   wantedSection,
   type Hedge,
@@ -61,12 +61,9 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
     setLive(s);
     void put("section", withSection(hedge, s)).finally(() => setLive(null));
   };
-  const chosen = trims.plans[trims.count - 1] ?? trims.plans[0] ?? null;
-  // A day that has just gone by is today's.
-  const days = chosen ? trimDates(model, chosen, on).map((d) => (d < on ? on : d)) : [];
+  const days = nextTrims(model, trims, on);
   // What stands below follows a drag a moment later.
   const later = useDeferredValue(to);
-  const laterMinutes = `${round(later.minutes.powered[0], 5)}–${round(later.minutes.hand[1], 5)} min`;
   const plan = (): Promise<boolean> =>
     change(`${plant.label}: trims planned`, (g) => ({
       ...standing(g, plant.id),
@@ -175,7 +172,7 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
         </Box>
       </Box>
       <Light stands={stands} kept={kept} to={later} onHedge={put} />
-      <TrimsPart stands={stands} trims={trims} to={later} on={on} minutes={laterMinutes} onHedge={put} />
+      <TrimsPart stands={stands} trims={trims} to={later} on={on} onHedge={put} />
       <Section title="Strings">
         <div className="no-print">
           <Chips

@@ -5,7 +5,6 @@ import Papa from "papaparse";
 import { useState } from "react";
 import { today } from "../../data/clock.ts";
 import { download } from "../../data/download.ts";
-import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { FileButton } from "../../ui/FileButton.tsx";
@@ -20,8 +19,7 @@ type Told =
   { readonly ok: true; readonly read: HedgesRead } | { readonly ok: false; readonly problems: readonly string[] };
 
 export function HedgesTable() {
-  const { garden, model, change } = useGarden();
-  const { on } = useDay();
+  const { garden, change } = useGarden();
   const [told, setTold] = useState<Told | null>(null);
   const [bedId] = useState(newId);
   const bed =
@@ -47,7 +45,7 @@ export function HedgesTable() {
     if (await change(`${read.hedges.length} hedges from a table`, (g) => withHedges(g, read, bed))) setTold(null);
   };
   const save = (): void => {
-    const csv = Papa.unparse(hedgeTable(model, on).map((r) => [...r]));
+    const csv = Papa.unparse(hedgeTable(garden, CATALOGUE).map((r) => [...r]));
     // Spreadsheets need the mark to read accents.
     download(`hedges-${today()}.csv`, `\uFEFF${csv}\r\n`, "text/csv");
   };

@@ -12,7 +12,7 @@ import {
   type Hedge,
   type Taxon,
 } from "@wren/core";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { Controller, useFieldArray, useForm, type Control } from "react-hook-form";
 import * as z from "zod";
 import { today } from "../../data/clock.ts";
@@ -98,59 +98,99 @@ const SIZES = [
   ["topM", "Top"],
 ] as const;
 
-function Posts({ control, bare }: { readonly control: Control<Input, unknown, Hedge>; readonly bare: Bare }) {
-  const { fields, append, remove } = useFieldArray({ control, name: "posts" });
+interface LinesProps {
+  readonly title: string;
+  readonly hint?: string;
+  /** Keys of the lines there are. */
+  readonly fields: readonly { readonly id: string }[];
+  /** What a line is, for its press that takes it out. */
+  readonly name: string;
+  readonly least?: number;
+  readonly most: number;
+  readonly more: string;
+  readonly onMore: () => void;
+  readonly onWithout: (index: number) => void;
+  readonly line: (index: number) => ReactNode;
+}
+/** Lines of fields that can be added to and taken out. */
+function Lines({ title, hint, fields, name, least = 0, most, more, onMore, onWithout, line }: LinesProps) {
   return (
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0 }}>
       <Typography component="legend" className="strong">
-        Posts, from one end to the other
+        {title}
       </Typography>
-      <Typography variant="body2" sx={{ mb: 1, color: "text.secondary" }}>
-        Where along it, how high the ground lies there over the lowest; what was not measured at one may be left out.
-      </Typography>
+      {hint && (
+        <Typography variant="body2" sx={{ mb: 1, color: "text.secondary" }}>
+          {hint}
+        </Typography>
+      )}
       {fields.map((f, i) => (
         <Box key={f.id} sx={ROW}>
-          {SIZES.map(([key, label]) => (
-            <Box key={key} sx={CELL}>
-              <Field
-                control={control}
-                name={`posts.${i}.${key}`}
-                label={`${label} (${bare})`}
-                size="small"
-                slotProps={{ htmlInput: { "aria-label": `${label} at post ${i + 1}` } }}
-              />
-            </Box>
-          ))}
+          {line(i)}
           <Button
             size="small"
-            disabled={fields.length <= 2}
-            onClick={() => remove(i)}
-            aria-label={`Without post ${i + 1}`}
+            disabled={fields.length <= least}
+            onClick={() => onWithout(i)}
+            aria-label={`Without ${name} ${i + 1}`}
           >
             Without
           </Button>
         </Box>
       ))}
-      <Button
-        size="small"
-        disabled={fields.length >= MOST.posts}
-        onClick={() => append({ alongM: "", groundM: "0", heightM: "", footM: "", topM: "" })}
-      >
-        One more post
+      <Button size="small" disabled={fields.length >= most} onClick={onMore}>
+        {more}
       </Button>
     </Box>
   );
 }
 
-function Gaps({ control, bare }: { readonly control: Control<Input, unknown, Hedge>; readonly bare: Bare }) {
+interface PartProps {
+  readonly control: Control<Input, unknown, Hedge>;
+  readonly bare: Bare;
+}
+function Posts({ control, bare }: PartProps) {
+  const { fields, append, remove } = useFieldArray({ control, name: "posts" });
+  return (
+    <Lines
+      title="Posts, from one end to the other"
+      hint="Where along it, how high the ground lies there over the lowest; what was not measured at one may be left out."
+      fields={fields}
+      name="post"
+      least={2}
+      most={MOST.posts}
+      more="One more post"
+      onMore={() => append({ alongM: "", groundM: "0", heightM: "", footM: "", topM: "" })}
+      onWithout={remove}
+      line={(i) =>
+        SIZES.map(([key, label]) => (
+          <Box key={key} sx={CELL}>
+            <Field
+              control={control}
+              name={`posts.${i}.${key}`}
+              label={`${label} (${bare})`}
+              size="small"
+              slotProps={{ htmlInput: { "aria-label": `${label} at post ${i + 1}` } }}
+            />
+          </Box>
+        ))
+      }
+    />
+  );
+}
+
+function Gaps({ control, bare }: PartProps) {
   const { fields, append, remove } = useFieldArray({ control, name: "gaps" });
   return (
-    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0 }}>
-      <Typography component="legend" className="strong">
-        Gaps, and young plants that fill one
-      </Typography>
-      {fields.map((f, i) => (
-        <Box key={f.id} sx={ROW}>
+    <Lines
+      title="Gaps, and young plants that fill one"
+      fields={fields}
+      name="gap"
+      most={MOST.gaps}
+      more="A gap"
+      onMore={() => append({ fromM: "", toM: "", what: "gap" })}
+      onWithout={remove}
+      line={(i) => (
+        <>
           <Box sx={CELL}>
             <Field control={control} name={`gaps.${i}.fromM`} label={`From (${bare})`} size="small" />
           </Box>
@@ -168,31 +208,25 @@ function Gaps({ control, bare }: { readonly control: Control<Input, unknown, Hed
               ]}
             />
           </Box>
-          <Button size="small" onClick={() => remove(i)} aria-label={`Without gap ${i + 1}`}>
-            Without
-          </Button>
-        </Box>
-      ))}
-      <Button
-        size="small"
-        disabled={fields.length >= MOST.gaps}
-        onClick={() => append({ fromM: "", toM: "", what: "gap" })}
-      >
-        A gap
-      </Button>
-    </Box>
+        </>
+      )}
+    />
   );
 }
 
-function Stretches({ control, bare }: { readonly control: Control<Input, unknown, Hedge>; readonly bare: Bare }) {
+function Stretches({ control, bare }: PartProps) {
   const { fields, append, remove } = useFieldArray({ control, name: "stretches" });
   return (
-    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0 }}>
-      <Typography component="legend" className="strong">
-        Several kinds, each up to a place
-      </Typography>
-      {fields.map((f, i) => (
-        <Box key={f.id} sx={ROW}>
+    <Lines
+      title="Several kinds, each up to a place"
+      fields={fields}
+      name="kind"
+      most={MOST.stretches}
+      more="A kind"
+      onMore={() => append({ kind: null, toM: "" })}
+      onWithout={remove}
+      line={(i) => (
+        <>
           <Box sx={{ flex: "3 1 14rem" }}>
             <Controller
               control={control}
@@ -205,15 +239,9 @@ function Stretches({ control, bare }: { readonly control: Control<Input, unknown
           <Box sx={CELL}>
             <Field control={control} name={`stretches.${i}.toM`} label={`Up to (${bare})`} />
           </Box>
-          <Button size="small" onClick={() => remove(i)} aria-label={`Without kind ${i + 1}`}>
-            Without
-          </Button>
-        </Box>
-      ))}
-      <Button size="small" disabled={fields.length >= MOST.stretches} onClick={() => append({ kind: null, toM: "" })}>
-        A kind
-      </Button>
-    </Box>
+        </>
+      )}
+    />
   );
 }
 

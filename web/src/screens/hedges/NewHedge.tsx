@@ -26,7 +26,7 @@ import { useLinkNow } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { Section } from "../../ui/Section.tsx";
-import { WINDS_ROUND } from "../../words/winds.ts";
+import { windDeg, WINDS_ROUND } from "../../words/winds.ts";
 import { withHedge } from "./hedgeEdits.ts";
 
 const GRID = {
@@ -62,7 +62,7 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
   const [kind, setKind] = useState<Taxon | null>(plant ? model.taxonOf(plant) : null);
   const [missing, setMissing] = useState(false);
   // What the bed was said to face, to the nearest of the eight winds.
-  const surveyed = (Math.round((garden.beds.find((b) => b.id === plant?.bedId)?.facesDeg ?? 0) / 45) * 45) % 360;
+  const surveyed = windDeg(garden.beds.find((b) => b.id === plant?.bedId)?.facesDeg ?? 0);
   const schema = schemaOf(bare);
   const { control, handleSubmit, setError } = useForm<z.input<typeof schema>, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
@@ -81,17 +81,16 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
       return;
     }
     const [hedgeId, plantId, bedId] = [newId(), plant?.id ?? newId(), newId()];
-    const tried = quickHedge(plant ?? hedgePlant(plantId, bedId, kind, today(), m), kind, hedgeId, today(), m);
-    const [steep] = hedgeIssues(tried, [], CATALOGUE);
+    const own = plant ?? hedgePlant(plantId, bedId, kind, today(), m);
+    const hedge = quickHedge(own, kind, hedgeId, today(), m);
+    const [steep] = hedgeIssues(hedge, [], CATALOGUE);
     if (steep) {
       setError("riseM", { message: issueText(steep) });
       return;
     }
     const kept = await change(plant ? `${plant.label} is a hedge` : `${kind.common[0]!} hedge added`, (g) => {
       const [based, bed] = withBed(g, bedId);
-      const own = plant ?? hedgePlant(plantId, bed, kind, today(), m);
-      const planted = plant ? based : { ...based, plants: [...based.plants, own] };
-      return withHedge(planted, quickHedge(own, kind, hedgeId, today(), m));
+      return withHedge(plant ? based : { ...based, plants: [...based.plants, { ...own, bedId: bed }] }, hedge);
     });
     if (kept) await navigate(linkNow(`/hedges/${hedgeId}`));
   };

@@ -3,10 +3,10 @@ import { Slider, Typography } from "@mui/material";
 import {
   greenDepthOf,
   heightOf,
+  nextTrims,
   SHAPES,
   shapeShare,
   templateOf,
-  trimDates,
   trimsOf,
   type ClippedShape,
   type Plant,
@@ -44,8 +44,7 @@ export function SingleShape({ plant }: { readonly plant: Plant }) {
     widthM: Math.max(0.05, plant.widthM - 2 * offM),
   });
   const trims = useMemo(() => trimsOf(model, plant, on), [model, plant, on]);
-  const plan = trims.plans[trims.count - 1] ?? trims.plans[0] ?? null;
-  const days = plan ? trimDates(model, plan, on) : [];
+  const days = nextTrims(model, trims, on);
   const greenM = greenDepthOf(taxon);
   const past = offM > greenM && taxon.regrowthFromLeaflessWood === "no";
   return (
@@ -59,7 +58,7 @@ export function SingleShape({ plant }: { readonly plant: Plant }) {
       <Typography role="status" className={past ? "alarm" : "main-reason"}>
         {past
           ? `No: ${say.length(offM)} off all round passes its green (${say.length(greenM)}), and its bare wood stays bare.`
-          : `${say.length(offM)} off all round takes ${say.percent(shapeShare(shape, size, offM, greenM))} of its leafy shell. Next trim: ${days[0] ? say.date(days[0] < on ? on : days[0]) : "no day is open"}${days.length > 1 ? `, then ${days.slice(1).map(say.date).join(" and ")}` : ""}.`}
+          : `${say.length(offM)} off all round takes ${say.percent(shapeShare(shape, size, offM, greenM))} of its leafy shell. Next trim: ${days[0] ? say.date(days[0]) : "no day is open"}${days.length > 1 ? `, then ${days.slice(1).map(say.date).join(" and ")}` : ""}.`}
       </Typography>
       <Slider
         aria-label="Off all round"

@@ -45,10 +45,12 @@ function Curve({
   );
 }
 
+const toFive = (minutes: number): number => Math.round(minutes / 5) * 5;
+
 interface Props {
   readonly trims: HedgeTrims;
   readonly on: PlainDate;
-  readonly minutes: string;
+  readonly minutes: readonly [number, number];
   readonly onCount: (n: number) => void;
 }
 export function Trims({ trims, on, minutes, onCount }: Props) {
@@ -65,7 +67,7 @@ export function Trims({ trims, on, minutes, onCount }: Props) {
               trimDates(model, plan, on).map(say.date).join(", "),
               say.length(plan.worstM),
               say.days(plan.daysOver),
-              minutes,
+              `${toFive(minutes[0])}–${toFive(minutes[1])} min`,
               <Curve key="c" trims={trims} plan={plan} mostM={mostM} />,
             ],
           },

@@ -84,24 +84,22 @@ interface TrimsProps {
   readonly trims: HedgeTrims;
   readonly to: HedgeTo;
   readonly on: PlainDate;
-  /** What one takes, in words. */
-  readonly minutes: string;
   readonly onHedge: OnHedge;
 }
-export const TrimsPart = memo(function TrimsPart({ stands, trims, to, on, minutes, onHedge }: TrimsProps) {
+export const TrimsPart = memo(function TrimsPart({ stands, trims, to, on, onHedge }: TrimsProps) {
   const { hedge } = stands;
   return (
     <Section title="Trims of the year">
       <Trims
         trims={trims}
         on={on}
-        minutes={minutes}
+        minutes={to.trimMinutes}
         onCount={(n) => void onHedge(`${n} trims a year`, { ...hedge, trims: n })}
       />
       <UnderWay
         key={hedge.id}
         stands={stands}
-        minutes={to.ownMinutes ?? [to.minutes.powered[0], to.minutes.hand[1]]}
+        minutes={to.trimMinutes}
         onChange={(label, next) => void onHedge(label, next)}
       />
     </Section>
