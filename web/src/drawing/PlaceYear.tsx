@@ -29,7 +29,12 @@ export function PlaceYear({ climate, units }: { readonly climate: Climate; reado
       )}
       <path d={s.band} fill="var(--heart)" opacity="0.65" stroke="var(--sapwood)" />
       <line x1="0" x2={box.width} y1={s.zeroY} y2={s.zeroY} stroke="var(--frost)" strokeDasharray="5 3" />
-      <text x={box.width - 4} y={s.zeroY + 11} textAnchor="end" style={{ ...label, fontWeight: 400, fontSize: 11 }}>
+      <text
+        x={box.width - 4}
+        y={s.zeroY + 11 > box.height ? s.zeroY - 3 : s.zeroY + 11}
+        textAnchor="end"
+        style={{ ...label, fontWeight: 400, fontSize: 11 }}
+      >
         {temperatureText(0, units)}
       </text>
       <text x={s.warmest.x} y={s.warmest.y + 16} textAnchor="middle" style={label}>
