@@ -24,7 +24,7 @@ test("five numbers: what is wrong, a section, strings at five posts, the years; 
   await app.field("Ground rises by (cm)").fill("18 m");
   await app.button("Answer").click();
   await expect(page.getByText(/56°/)).toBeVisible();
-  await app.field("Ground rises by (cm)").fill("72");
+  await app.field("Ground rises by (cm)").fill("6 %");
   await app.button("Answer").click();
   const answer = page.getByRole("status", { name: "What this hedge comes to" });
   await expect(answer).toContainText("wider at the top (110 cm) than at the foot (70 cm)");

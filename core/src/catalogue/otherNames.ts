@@ -54,7 +54,7 @@ export const OTHER_NAMES: Readonly<Record<string, readonly string[]>> = {
   "laurus-nobilis": ["sweet bay", "bay tree", "laurel"],
   "lavandula-angustifolia": ["english lavender", "lavander"],
   "leucophyllum-frutescens": ["texas ranger", "texas sage", "cenizo"],
-  "ligustrum-ovalifolium": ["ligustrum", "hedge privet"],
+  "ligustrum-ovalifolium": ["ligustrum", "hedge privet", "garden privet", "oval-leaved privet"],
   "lonicera-nitida": ["poor man's box"],
   "mahonia-aquifolium": ["oregon grape holly", "berberis aquifolium"],
   "malus-floribunda": ["crab apple", "crabapple"],

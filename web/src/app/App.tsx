@@ -1,7 +1,7 @@
 import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { useState } from "react";
-import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
 import { TodayScreen } from "../screens/today/index.ts";
 import { DayProvider } from "../state/day.tsx";
 import { GardenProvider } from "../state/garden.tsx";
@@ -46,6 +46,11 @@ const SCREENS = [
   ["/apart", Apart],
 ] as const;
 
+/** The day that was asked for goes along. */
+function ToToday() {
+  return <Navigate to={`/today${useLocation().search}`} replace />;
+}
+
 function Screens() {
   return (
     <Routes>
@@ -54,7 +59,7 @@ function Screens() {
           {SCREENS.map(([path, Screen]) => (
             <Route key={path} path={path} element={<Screen />} />
           ))}
-          <Route path="*" element={<Navigate to="/today" replace />} />
+          <Route path="*" element={<ToToday />} />
         </Route>
       </Route>
     </Routes>

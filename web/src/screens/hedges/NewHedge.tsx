@@ -11,6 +11,7 @@ import {
   quickHedge,
   UNSURVEYED_BED,
   type Garden,
+  type Metres,
   type Plant,
   type Taxon,
 } from "@wren/core";
@@ -36,13 +37,26 @@ const GRID = {
   rowGap: 0.5,
 } as const;
 
+/** How far the ground rises: a length, or so many percent of the hedge's. */
+const PERCENT = /^\s*(\d+(?:[.,]\d+)?)\s*%\s*$/;
+
+const riseText = (bare: "cm" | "in") =>
+  z.string().transform((text, ctx): Metres | { readonly percent: number } => {
+    const percent = PERCENT.exec(text)?.[1];
+    if (percent !== undefined) return { percent: Number(percent.replace(",", ".")) };
+    const read = lengthText(bare, BOUNDS.groundM).safeParse(text);
+    if (read.success) return read.data;
+    ctx.addIssue({ code: "custom", message: read.error.issues[0]!.message });
+    return z.NEVER;
+  });
+
 const schemaOf = (bare: "cm" | "in") =>
   z.strictObject({
     lengthM: lengthText(bare, { ...BOUNDS.runM, from: 0.5 }),
     heightM: lengthText(bare, BOUNDS.heightM),
     footM: lengthText(bare, BOUNDS.footM),
     topM: lengthText(bare, BOUNDS.topM),
-    riseM: lengthText(bare, BOUNDS.groundM),
+    riseM: riseText(bare),
     facesDeg: z.string().transform(Number),
   });
 
@@ -81,8 +95,9 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
       return;
     }
     const [hedgeId, plantId, bedId] = [newId(), plant?.id ?? newId(), newId()];
-    const own = plant ?? hedgePlant(plantId, bedId, kind, today(), m);
-    const hedge = quickHedge(own, kind, hedgeId, today(), m);
+    const riseM = typeof m.riseM === "number" ? m.riseM : (m.riseM.percent / 100) * m.lengthM;
+    const own = plant ?? hedgePlant(plantId, bedId, kind, today(), { ...m, riseM });
+    const hedge = quickHedge(own, kind, hedgeId, today(), { ...m, riseM });
     const [steep] = hedgeIssues(hedge, [], CATALOGUE);
     if (steep) {
       setError("riseM", { message: issueText(steep) });
@@ -118,7 +133,7 @@ export function NewHedge({ plant }: { readonly plant: Plant | null }) {
             control={control}
             name="riseM"
             label={`Ground rises by (${bare})`}
-            helperText="From one end to the other"
+            helperText="From one end to the other, or like 6 %"
           />
           <Choice control={control} name="facesDeg" label="Its front looks to the" options={WINDS_ROUND} />
         </Box>
