@@ -35,7 +35,9 @@ const pwa = VitePWA({
   },
   workbox: {
     // Every screen, and the letters of western Europe; other scripts are kept once they were needed.
-    globPatterns: ["index.html", "icon*", "assets/*.{js,css}", "assets/*-latin-*.woff2"],
+    globPatterns: ["index.html", "icon*", "assets/*.{js,css,wasm}", "assets/*-latin-*.woff2"],
+    // The solver is larger than what is kept by default.
+    maximumFileSizeToCacheInBytes: 6_000_000,
     navigateFallback: "/index.html",
     navigateFallbackDenylist: [/^\/api\//],
     runtimeCaching: [{ urlPattern: /\/assets\/.*\.woff2$/, handler: "CacheFirst", options: { cacheName: "letters" } }],

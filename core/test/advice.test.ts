@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
-  NO_PRICES,
+  UNSAID_RULES,
   addDays,
   addYears,
   adviseAll,
@@ -232,7 +232,7 @@ describe("regimes and standings", () => {
     expect(["best", "fine"]).toContain(
       verdictFor(modelOf([bush], { observations: [seen] }), bush.id, on, "hard-cutback"),
     );
-    const stubs = { units: "metric", schools: { "butterfly-bush": "autumn-stubs" }, prices: NO_PRICES } as const;
+    const stubs = { ...UNSAID_RULES, schools: { "butterfly-bush": "autumn-stubs" } };
     expect(verdictFor(modelOf([bush], { rules: stubs }), bush.id, date("2026-11-10"), "hard-cutback")).toBe("wait");
     const mild = {
       ...PLACE,

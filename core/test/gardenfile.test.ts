@@ -12,6 +12,7 @@ import {
   gardenFileJsonSchema,
   issueText,
   openGardenFile,
+  UNSAID_RULES,
   pathText,
   readGardenFile,
   SURVEY_FILL,
@@ -187,6 +188,16 @@ test("a file of version 11 is read as one in which no trim of a hedge was under 
   for (const h of now.garden.hedges) Reflect.deleteProperty(h, "done");
   const r = read(JSON.stringify({ ...now, version: 11 }));
   expect(r.ok && r.value.hedges.map((h) => h.done)).toEqual([null]);
+});
+
+test("a file of version 12 is read as one in which no time and no tools were told, no plan lay on a half-day and no work was under way", () => {
+  const now = JSON.parse(writeGardenFile(garden)) as { garden: { rules: object; plans: object[] } };
+  for (const k of ["time", "tools"]) Reflect.deleteProperty(now.garden.rules, k);
+  for (const p of now.garden.plans) for (const k of ["half", "fixed"]) Reflect.deleteProperty(p, k);
+  Reflect.deleteProperty(now.garden, "works");
+  const r = read(JSON.stringify({ ...now, version: 12 }));
+  const { time, tools } = UNSAID_RULES;
+  expect(r.ok && r.value).toEqual({ ...garden, rules: { ...garden.rules, time, tools } });
 });
 
 describe("a bad file is refused with where and why", () => {

@@ -27,6 +27,7 @@ const ROOMS = [
   "identify",
   "survey",
   "views",
+  "workdays",
   "reminders",
   "gardenfile",
   "planttable",

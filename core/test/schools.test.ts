@@ -4,7 +4,7 @@ import {
   adviseOn,
   CATALOGUE,
   date,
-  NO_PRICES,
+  UNSAID_RULES,
   SCHOOLS,
   SOURCES,
   zoneMinimumC,
@@ -15,9 +15,8 @@ import {
 import { modelOf, PLACES, plantOf } from "./support.ts";
 
 const withSchool = (school: string, option: string): Rules => ({
-  units: "metric",
+  ...UNSAID_RULES,
   schools: { [school]: option },
-  prices: NO_PRICES,
 });
 const bush = plantOf("buddleja-davidii");
 const coast = PLACES.find((p) => p.name === "coast")!;

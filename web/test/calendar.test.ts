@@ -80,7 +80,7 @@ describe("the calendar file (RFC 5545, read by another parser)", () => {
 });
 
 test("reminders: planned days, windows that end, what waits to be seen; each id once, none in the past", () => {
-  expect(new Set(reminders.map((r) => r.kind))).toEqual(new Set(["planned", "window", "look-for", "years"]));
+  expect(new Set(reminders.map((r) => r.kind))).toEqual(new Set(["planned", "window", "trim", "look-for", "years"]));
   expect(new Set(reminders.map((r) => r.uid)).size).toBe(reminders.length);
   for (const r of reminders) expect([r.from >= on, r.until >= r.from]).toEqual([true, true]);
 });

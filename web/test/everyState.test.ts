@@ -132,7 +132,19 @@ const ACTS: Readonly<Record<string, Act>> = {
   })),
   plan: onPlant((g, p, n, id) => ({
     ...g,
-    plans: [...g.plans, { id, plantId: p.id, on: addDays(today, n % 400), task: "shape", madeOn: today, note: "" }],
+    plans: [
+      ...g.plans,
+      {
+        id,
+        plantId: p.id,
+        on: addDays(today, n % 400),
+        task: "shape",
+        madeOn: today,
+        half: null,
+        fixed: false,
+        note: "",
+      },
+    ],
   })),
   begin: onPlant((g, p, n, id) => withProgramme(g, { id, plantId: p.id, on: day(n), way: "thirds", aimM: null })),
   count: onPlant((g, p, n, id) => {

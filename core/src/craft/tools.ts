@@ -27,6 +27,12 @@ const USUAL_MM: Readonly<Partial<Record<Task, Millimetres>>> = {
 };
 const USUAL_END_MM: Millimetres = 15;
 
+/** How thick a stem a task meets at a plant, mm: measured, else as usual for the task. */
+export const thickestMet = (plant: Pick<Plant, "thickestStemMm">, task: Task): Millimetres =>
+  ENDS_ONLY.has(task) || task === "shear" || task === "candle"
+    ? USUAL_END_MM
+    : (plant.thickestStemMm ?? USUAL_MM[task] ?? USUAL_END_MM);
+
 /** Tasks that only meet the ends of shoots, however thick the plant's stems are. */
 const ENDS_ONLY: ReadonlySet<Task> = new Set(["deadhead", "tip"]);
 
@@ -37,6 +43,6 @@ export function toolsFor(plant: Pick<Plant, "thickestStemMm">, taxon: Taxon, tas
   if (task === "shear") return ["hedge shears", "secateurs"];
   if (taxon.leaf === "herbaceous") return ["shears", "secateurs"];
   if (ENDS_ONLY.has(task)) return ["secateurs"];
-  const thick = plant.thickestStemMm ?? USUAL_MM[task] ?? USUAL_END_MM;
+  const thick = thickestMet(plant, task);
   return TOOLS.filter((_, i) => i === 0 || TOOLS[i - 1]!.upToMm < thick).map((t) => t.name);
 }

@@ -9,7 +9,7 @@ import { date, makeDate, monthDay, partsOf, type PlainDate } from "../calendar/i
 import {
   UNSAID_PLACE,
   inOrder,
-  NO_PRICES,
+  UNSAID_RULES,
   UNSURVEYED_BED,
   UNSURVEYED_PLANT,
   type Bed,
@@ -272,6 +272,25 @@ const PLANNED: readonly { readonly plant: string; readonly on: string; readonly 
 /** What was begun for years, on the day the stems were counted. */
 const BEGUN: readonly Pick<Programme, "plantId" | "way" | "aimM">[] = [{ plantId: "lilac-corner", way: "foot-first", aimM: null }];
 
+/** Two half-days a week, and tools that take no thick stem. */
+const DEMO_RULES: Garden["rules"] = {
+  ...UNSAID_RULES,
+  time: {
+    week: [
+      { weekday: 6, half: "morning", minutes: 60 },
+      { weekday: 0, half: "afternoon", minutes: 60 },
+    ],
+    otherwise: [],
+    easy: true,
+  },
+  tools: [
+    { tool: "secateurs", upToMm: null },
+    { tool: "loppers", upToMm: 35 },
+    { tool: "pruning-saw", upToMm: 60 },
+    { tool: "hedge-shears", upToMm: null },
+  ],
+};
+
 const YEARS = [1, 2, 3, 4] as const;
 
 /** The yew hedge as it was measured: a little wider at the top than at its foot, its shaded face thin. */
@@ -371,7 +390,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
   const plans = PLANNED.map((p) => {
     const thisYear = day(0, p.on);
     const on = thisYear > today ? thisYear : day(-1, p.on);
-    return { id: `plan-${p.plant}`, plantId: p.plant, on, task: p.task, madeOn: measured, note: p.note };
+    return { id: `plan-${p.plant}`, plantId: p.plant, on, task: p.task, madeOn: measured, half: null, fixed: false, note: p.note };
   });
   const stands = COUNTED.flatMap((c): Stand[] => {
     const p = plantById.get(c.plant)!;
@@ -382,7 +401,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     id: "demo",
     name: "The plot by the lock",
     place: { name: "Lock-keeper's corner", ...UNSAID_PLACE, latitudeDeg: 41.2, zone: "6b", lastFrost: monthDay("04-20"), firstFrost: monthDay("10-20"), warmestC: 28 },
-    rules: { units: "metric", schools: {}, prices: NO_PRICES },
+    rules: DEMO_RULES,
     beds: BEDS.map((b) => ({ ...UNSURVEYED_BED, ...b })),
     plants,
     visits,
@@ -393,6 +412,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     programmes: BEGUN.map((p) => ({ ...p, id: `years-${p.plantId}`, on: measured })),
     stands,
     hedges: [{ ...HEDGED, on: measured }],
+    works: [],
     weather: [],
     seasons: [],
   });
@@ -404,7 +424,7 @@ export function emptyGarden(id: string, place: Garden["place"]): Garden {
     id,
     name: "My garden",
     place,
-    rules: { units: "metric", schools: {}, prices: NO_PRICES },
+    rules: UNSAID_RULES,
     beds: [{ id: "bed-1", name: "First bed", lengthM: 8, order: 0, note: "", ...UNSURVEYED_BED }],
     plants: [],
     visits: [],
@@ -415,6 +435,7 @@ export function emptyGarden(id: string, place: Garden["place"]): Garden {
     programmes: [],
     stands: [],
     hedges: [],
+    works: [],
     weather: [],
     seasons: [],
   };

@@ -109,6 +109,7 @@ const listless: Readonly<Record<ListName, typeof unread>> = {
   programmes: unread,
   stands: unread,
   hedges: unread,
+  works: unread,
   weather: unread,
   seasons: unread,
 };

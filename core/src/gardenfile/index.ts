@@ -7,6 +7,7 @@ export {
   aimed,
   BEGUN_FILL,
   TRIMMED_FILL,
+  TIME_FILL,
   branched,
   FORM_FILL,
   OUTLOOK_FILL,

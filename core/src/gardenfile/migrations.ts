@@ -145,6 +145,18 @@ export const BEGUN_FILL = { plants: { parentId: null }, visits: { begun: [] } } 
 /** What version 11 did not say: how far along a hedge the trim is. */
 export const TRIMMED_FILL = { hedges: { done: null } } as const;
 
+/** What version 12 did not say: when there is time, what is owned, on which half of a day a plan lies; no work was under way. */
+export const TIME_FILL = {
+  rules: { time: { week: [], otherwise: [], easy: true }, tools: null },
+  plans: { half: null, fixed: false },
+} as const;
+const timeTold: Step = (file) => {
+  const next = filledWith({ plans: TIME_FILL.plans }, { works: [] })(file);
+  const { garden } = next;
+  if (!isRecord(garden) || !isRecord(garden["rules"])) return next;
+  return { ...next, garden: { ...garden, rules: { ...TIME_FILL.rules, ...garden["rules"] } } };
+};
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
 const STEPS: Readonly<Record<number, Step>> = {
   1: surveyed,
@@ -158,8 +170,9 @@ const STEPS: Readonly<Record<number, Step>> = {
   9: built,
   10: filledWith(BEGUN_FILL, { hedges: [] }),
   11: filledWith(TRIMMED_FILL, {}),
+  12: timeTold,
 };
-export const NEWEST = 12;
+export const NEWEST = 13;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

@@ -12,7 +12,7 @@ import {
   LIST_SCHEMAS,
   MOST,
   NameSchema,
-  NO_PRICES,
+  UNSAID_RULES,
   PlaceSchema,
   RulesSchema,
   type Garden,
@@ -48,7 +48,6 @@ export interface Salvaged {
 
 /** What is told by the clock alone does not make a row unreadable: clocks are set wrong and put right again. */
 const BY_THE_CLOCK = new Set<FileIssue["code"]>(["date-future", "date-before-planting"]);
-const STAND_IN_RULES = { units: "metric", schools: {}, prices: NO_PRICES } as const;
 
 const readPlace = (x: unknown): Place | null => {
   const parsed = PlaceSchema.safeParse(x);
@@ -73,7 +72,7 @@ function salvagedHead(head: unknown) {
   const parts = {
     id: part(IdSchema, "id", "garden"),
     name: part(NameSchema, "name", "Garden"),
-    rules: part(RulesSchema, "rules", STAND_IN_RULES),
+    rules: part(RulesSchema, "rules", UNSAID_RULES),
   };
   return { parts, place: readPlace(at(head, ["place"])), issues };
 }

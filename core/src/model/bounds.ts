@@ -61,6 +61,10 @@ export const BOUNDS = {
   branch: { from: 0, to: 79, whole: true },
   shoot: { from: 0, to: 11, whole: true },
   minutes: { from: 0, to: 2000 },
+  weekday: { from: 0, to: 6, whole: true },
+  /** A half-day, and hands beside the gardener's own. */
+  halfMinutes: { from: 0, to: 480 },
+  helpers: { from: 0, to: 5, whole: true },
   latitudeDeg: { from: -90, to: 90 },
   /** A monthly mean; a day's own temperature; the spread of days. */
   monthC: { from: -60, to: 50 },
@@ -122,6 +126,10 @@ export const MOST = {
   cutsInTry: 2000,
   daysInYear: 366,
   schools: 100,
+  weekHalves: 14,
+  otherwise: 400,
+  passes: 40,
+  works: 100,
 } as const;
 
 /**

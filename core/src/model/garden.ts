@@ -13,6 +13,7 @@
  *          ├ photos ─ of a plant on a day; their pictures lie apart, by the same id
  *          ├ plans ─ a task meant for a plant on a day
  *          ├ programmes ─ what a plant is brought to over years
+ *          ├ works ─ work under way at a plant
  *          ├ weather ─ a calendar year's observed days
  *          └ seasons ─ how far the gardener finds a year ahead or behind
  */
@@ -32,6 +33,7 @@ import {
   WeatherYearSchema,
 } from "./records.ts";
 import { HedgeSchema } from "./hedge.ts";
+import { WorkSchema } from "./worktime.ts";
 import { StandSchema } from "./stand.ts";
 
 /** The lists of a garden, each with its schema; every rim (database, file, diff) walks this table. */
@@ -46,6 +48,7 @@ export const LIST_SCHEMAS = {
   programmes: ProgrammeSchema,
   stands: StandSchema,
   hedges: HedgeSchema,
+  works: WorkSchema,
   weather: WeatherYearSchema,
   seasons: SeasonNoteSchema,
 } as const;
@@ -70,6 +73,7 @@ export const GardenSchema = z.strictObject({
   programmes: rows(ProgrammeSchema, MOST.programmes),
   stands: rows(StandSchema, MOST.stands),
   hedges: rows(HedgeSchema, MOST.hedges),
+  works: rows(WorkSchema, MOST.works),
   weather: rows(WeatherYearSchema, MOST.weather),
   seasons: rows(SeasonNoteSchema, MOST.seasons),
 });

@@ -3,6 +3,7 @@ export { id as IdSchema, MonthDaySchema, name as NameSchema, PlainDateSchema } f
 export * from "./place.ts";
 export * from "./plant.ts";
 export * from "./records.ts";
+export * from "./worktime.ts";
 export * from "./stand.ts";
 export * from "./hedge.ts";
 export * from "./garden.ts";

@@ -1,6 +1,7 @@
 /** Where the garden lies and by what rules it is kept; its beds. */
 import * as z from "zod";
 import { BOUNDS, LETTERS } from "./bounds.ts";
+import { TimeSchema, ToolsSchema } from "./worktime.ts";
 import { id, MonthDaySchema, name, schools, text, within } from "./pieces.ts";
 
 const months = z.array(within(BOUNDS.monthC)).length(12);
@@ -58,8 +59,10 @@ export const RulesSchema = z.strictObject({
   schools,
   /** What things cost the gardener, in whatever money: an hour, a new plant, a cubic metre of cuttings taken away. */
   prices: z.strictObject({ hour: price, plant: price, haulM3: price }),
+  time: TimeSchema,
+  tools: ToolsSchema,
 });
-/** What the gardener chose for the whole garden: units, schools, prices. */
+/** What the gardener chose for the whole garden: units, schools, prices, time, tools. */
 export type Rules = Readonly<z.infer<typeof RulesSchema>>;
 
 /** How much sun a bed gets. */

@@ -3,6 +3,7 @@ import * as z from "zod";
 import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
 import { heightM, id, millimetres, name, PlainDateSchema, rows, share, text, within } from "./pieces.ts";
 import { REGIMES, TASKS } from "./words.ts";
+import { HALVES } from "./worktime.ts";
 
 export const CutSchema = z.discriminatedUnion("by", [
   z.strictObject({ by: z.literal("height"), beforeM: heightM, afterM: within(BOUNDS.afterM) }),
@@ -148,6 +149,10 @@ export const PlannedCutSchema = z.strictObject({
   on: PlainDateSchema,
   task: z.enum(TASKS),
   madeOn: PlainDateSchema,
+  /** The half of the day it is given; null: none was chosen. */
+  half: z.enum(HALVES).nullable(),
+  /** The gardener put it there: it is not moved. */
+  fixed: z.boolean(),
   note: text(LETTERS.shortNote),
 });
 /** A cut planned for a day. */

@@ -1,9 +1,17 @@
 /** What a new row starts with where nobody has looked or said anything yet. Apart from the schemas, which more come without. */
-import type { Bed, Place } from "./place.ts";
+import type { Bed, Place, Rules } from "./place.ts";
 import type { Plant } from "./plant.ts";
 
 /** Prices nobody has said. */
 export const NO_PRICES = { hour: null, plant: null, haulM3: null } as const;
+/** Rules where nobody said anything: no time for the garden was told, nor what is owned. */
+export const UNSAID_RULES = {
+  units: "metric",
+  schools: {},
+  prices: NO_PRICES,
+  time: { week: [], otherwise: [], easy: true },
+  tools: null,
+} satisfies Rules;
 /** Hours nobody has said. */
 export const NO_HOURS = { hold: null, move: null, replace: null } as const;
 

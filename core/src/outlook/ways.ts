@@ -80,7 +80,8 @@ export function heightTask(taxon: Taxon): Task {
   return wanted.find((t) => tasks.includes(t) && taxon.never[t] === undefined) ?? taxon.routineTask;
 }
 
-const outlineVolume = (plant: Plant, taxon: Taxon, heightM: Metres): number =>
+/** What a plant of a height fills, m³. */
+export const outlineVolume = (plant: Plant, taxon: Taxon, heightM: Metres): number =>
   volumeIn(bodyOf(buildOf(taxon, plant.form), heightM, plant.widthM));
 
 /** Kinds like it, hardy in a zone, that never grow past a height: the same leaf and use, nearest in size first. */

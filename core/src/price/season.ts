@@ -303,6 +303,29 @@ function harmOf(p: Parts, harm: Float32Array): Float32Array {
   return harm;
 }
 
+/** What the harm of a day is made of. */
+export const HARM_PARTS = ["flowers", "frost", "regrowth", "again", "reserves", "untold"] as const;
+/** One of them. */
+export type HarmPart = (typeof HARM_PARTS)[number];
+/** The harm of a day by its parts, in units of a year's flowers; their sum is `harm[day]`. */
+export function harmPartsOn(p: YearOfPrices, day: SeasonDay): Readonly<Record<HarmPart, number>> {
+  const a = PRICE_ASSUMPTIONS;
+  let flowers = 0;
+  for (const d of p.displays)
+    if (!d.accepted)
+      flowers +=
+        d.weight *
+        (d.loss[day]! + d.nextLoss[day]! + Math.min(a.delayWeightMost, d.delayDays[day]! * a.delayWeightPerDay));
+  return {
+    flowers,
+    frost: p.frostRisk[day]!,
+    regrowth: p.regrowthRisk[day]!,
+    again: a.redoWeight * p.redo[day]!,
+    reserves: p.reserves[day]!,
+    untold: a.untoldWeight * p.untold[day]!,
+  };
+}
+
 /** Rows of a sheet that a year of prices takes beside those of its displays, with all that may be asked of it later. */
 const YEAR_ROWS = 17;
 export const sheetRows = (displays: number): number => YEAR_ROWS + displays * DISPLAY_ROWS;

@@ -21,6 +21,24 @@ const STEP_HOURS = 0.5;
 const LEAST_ALTITUDE_DEG = 5;
 const RAD = Math.PI / 180;
 
+/** A plant of a bed with its height, as it throws and takes shade. */
+export type ShadeBody = Body;
+/** Share of direct sun that reaches a plant's top at an hour of the sun: 1, or 0 where another stands before it or the sun is low. */
+export function sunOnTop(
+  bed: Pick<Bed, "facesDeg">,
+  bodies: readonly Body[],
+  id: string,
+  sky: SkyDay,
+  hour: number,
+): Share {
+  const { altitudeDeg, azimuthDeg } = sunAt(sky.latitudeDeg, sky.day, sky.hemisphere, hour);
+  if (altitudeDeg <= LEAST_ALTITUDE_DEG) return 0;
+  const own = bodies.find((b) => b.plant.id === id);
+  const { facesDeg } = bed;
+  if (!own || facesDeg === null) return 1;
+  return bodies.some((a) => a !== own && shades(a, own, facesDeg, altitudeDeg, azimuthDeg)) ? 0 : 1;
+}
+
 /** Does the ray from b's top towards the sun pass through a's box? Bed's own axes: along to the right, back away from the front. */
 function shades(a: Body, b: Body, facesDeg: number, altitudeDeg: number, azimuthDeg: number): boolean {
   // The front looks to facesDeg; "back" is the opposite direction, "along" is to the right of somebody facing the bed.

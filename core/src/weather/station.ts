@@ -7,8 +7,8 @@ import { inYears } from "./readWeather.ts";
 /** Share of days with rain, and its mean on those days, mm: about a temperate year's, from memory. */
 const WET = 0.3;
 const RAIN_MM = 6;
-/** The station also says the nights just ahead. */
-export const OUTLOOK_DAYS = 2;
+/** The station also says what it expects of the days just ahead. */
+export const OUTLOOK_DAYS = 7;
 
 /** The same place has the same weather, another place another. */
 const seedOf = (c: Climate, seasonYear: number): number =>

@@ -6,3 +6,4 @@ export * from "./followUpTexts.ts";
 export * from "./benchTexts.ts";
 export * from "./craftTexts.ts";
 export * from "./programmeTexts.ts";
+export * from "./workdayTexts.ts";

@@ -25,6 +25,7 @@ const Record = later(async () => (await import("../screens/record/index.ts")).Re
 const Year = later(async () => (await import("../screens/year/index.ts")).YearScreen);
 const Place = later(async () => (await import("../screens/place/index.ts")).PlaceScreen);
 const Hedges = later(async () => (await import("../screens/hedges/index.ts")).HedgesScreen);
+const WorkDays = later(async () => (await import("../screens/workdays/index.ts")).WorkDaysScreen);
 const Apart = later(async () => (await import("../screens/apart/index.ts")).ApartScreen);
 
 /** What stands at each address, inside the shell. */
@@ -43,6 +44,7 @@ const SCREENS = [
   ["/year", Year],
   ["/place", Place],
   ["/hedges/:id?", Hedges],
+  ["/days", WorkDays],
   ["/apart", Apart],
 ] as const;
 

@@ -56,7 +56,7 @@ export default function Search({ inputRef, start }: SearchProps) {
         <TextField
           {...params}
           inputRef={inputRef}
-          placeholder="Find a plant  ( / )"
+          placeholder="Find a plant"
           slotProps={{
             ...params.slotProps,
             htmlInput: { ...params.slotProps.htmlInput, "aria-label": "Find a plant" },

@@ -28,7 +28,7 @@ export function SearchBox({ inputRef }: { readonly inputRef: RefObject<HTMLInput
       role="combobox"
       aria-expanded={false}
       className="find"
-      placeholder="Find a plant  ( / )"
+      placeholder="Find a plant"
       aria-label="Find a plant"
       value={typed}
       onFocus={() => void fetch().catch(() => undefined)}

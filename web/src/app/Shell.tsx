@@ -23,6 +23,7 @@ const Help = lazy(() => import("./Help.tsx"));
 const PLACES = [
   ["/today", "Today"],
   ["/garden", "Garden"],
+  ["/days", "Work days"],
   ["/year", "Year"],
   ["/hedges", "Hedges"],
   ["/which", "Which is it?"],
@@ -208,7 +209,7 @@ function useKeptFocus(): void {
 }
 
 /** Where the plant fills the screen the strip is one line: the day is not the question there. */
-const isFolded = (pathname: string): boolean => /^\/(plant\/[^/]+\/bench|hedges)/.test(pathname);
+const isFolded = (pathname: string): boolean => /^\/(plant\/[^/]+\/bench|hedges|days|at)/.test(pathname);
 
 export function Shell() {
   const { garden, undo, redo, undoable } = useGarden();

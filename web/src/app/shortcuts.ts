@@ -8,7 +8,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: ",  .", does: "a day back, a day on" },
   { keys: "<  >", does: "a week back, a week on" },
   { keys: "t", does: "back to today" },
-  { keys: "1 … 6", does: "Today, Garden, Year, Which is it?, Kinds, Place & rules" },
+  { keys: "1 … 8", does: "Today, Garden, Year, Which is it?, Kinds, Place & rules, Hedges, Work days" },
   { keys: "Ctrl+Z", does: "undo" },
   { keys: "Ctrl+Shift+Z", does: "do it again" },
   { keys: "← →  PgUp PgDn", does: "on the strip: step the day, the week" },
@@ -32,6 +32,8 @@ const PLAIN: Readonly<Record<string, Command>> = {
   "4": { go: "/which" },
   "5": { go: "/kinds" },
   "6": { go: "/place" },
+  "7": { go: "/hedges" },
+  "8": { go: "/days" },
 };
 
 interface Pressed {

@@ -19,7 +19,8 @@ import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventTransparency } from "
 
 /** Dates without a time: the generator reads the day of an all-day event in UTC, wherever the browser stands. */
 const utcMidnight = (d: PlainDate): Date => new Date(`${d}T00:00:00Z`);
-const EPOCH = "2020-01-01" as PlainDate;
+/** Later exports carry a higher number, counted from here. */
+export const EPOCH = "2020-01-01" as PlainDate;
 const DAY_S = 86_400;
 /** Alarms ring at eight in the morning. */
 const EIGHT_S = 8 * 3600;
@@ -27,9 +28,10 @@ const EIGHT_S = 8 * 3600;
 /** Characters that a calendar may not carry; a line break is told by the generator. */
 // eslint-disable-next-line no-control-regex
 const CONTROL = /[\u0000-\u0008\u000b-\u001f\u007f]/g;
-const clean = (text: string): string => text.replace(/\r\n?/g, "\n").replace(CONTROL, "");
+/** A text as a calendar may carry it. */
+export const clean = (text: string): string => text.replace(/\r\n?/g, "\n").replace(CONTROL, "");
 /** The generator writes a calendar's name as it is given: here it is made one line of TEXT (RFC 5545, 3.3.11). */
-const nameText = (name: string): string =>
+export const nameText = (name: string): string =>
   clean(name)
     .replace(/\s+/g, " ")
     .replace(/[\\;,]/g, "\\$&");
@@ -56,6 +58,11 @@ function textsOf(
       return {
         summary: `${label}: ${task.toLowerCase()} may be done`,
         description: `Open until ${say.date(r.until)}, give or take.${because}`,
+      };
+    case "trim":
+      return {
+        summary: `${label}: trim`,
+        description: `Its day lies between ${say.date(r.from)} and ${say.date(r.until)}.`,
       };
     case "look-for":
       return { summary: `Look at ${label}`, description: because.trim() };

@@ -3,6 +3,7 @@ import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
   aimed,
   BEGUN_FILL,
+  TIME_FILL,
   TRIMMED_FILL,
   branched,
   FORM_FILL,
@@ -27,6 +28,7 @@ import {
   type Viewpoint,
   type Visit,
   type WeatherYear,
+  type Work,
 } from "@wren/core";
 import { jpegOf } from "./base64.ts";
 
@@ -215,6 +217,11 @@ export const VERSIONS: readonly {
   { version: 10, stores: {}, upgrade: built },
   { version: 11, stores: { hedges: "id, plantId" }, upgrade: filling(BEGUN_FILL) },
   { version: 12, stores: {}, upgrade: filling(TRIMMED_FILL) },
+  {
+    version: 13,
+    stores: { works: "id, plantId" },
+    upgrade: filling({ plans: TIME_FILL.plans, head: { rules: TIME_FILL.rules } }),
+  },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */
@@ -261,6 +268,7 @@ export class WrenDb extends Dexie {
   declare programmes: Table<Programme, string>;
   declare stands: Table<Stand, string>;
   declare hedges: Table<Hedge, string>;
+  declare works: Table<Work, string>;
   declare weather: Table<WeatherYear, string>;
   declare seasons: Table<SeasonNote, string>;
   declare changes: Table<Change, number>;

@@ -156,6 +156,7 @@ const LIST_WORDS: Readonly<Record<RowList, string>> = {
   programmes: "What is begun for years",
   stands: "Stems",
   hedges: "Hedge",
+  works: "Work under way",
   weather: "Weather",
   seasons: "A year's pace",
 };

@@ -80,6 +80,7 @@ export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   programmes: g.programmes.filter((p) => p.plantId !== plantId),
   stands: g.stands.filter((s) => s.plantId !== plantId),
   hedges: g.hedges.filter((h) => h.plantId !== plantId),
+  works: g.works.filter((w) => w.plantId !== plantId),
 });
 
 /** A label nothing in the garden has: as wanted, or with a number. */

@@ -1,5 +1,5 @@
 /** Dates as they are said. */
-import { MONTH_NAMES, partsOf, type PlainDate } from "@wren/core";
+import { MONTH_NAMES, partsOf, weekdayOf, type PlainDate } from "@wren/core";
 import { today } from "../data/clock.ts";
 
 /**
@@ -7,7 +7,7 @@ import { today } from "../data/clock.ts";
  * are all that takes; the browser's formatter would take longer to make than all first answers, and a package for dates
  * would be a twentieth of the first screen's script.
  */
-const DAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+const FULL_DAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
 const WIDTHS = { long: Infinity, short: 3, narrow: 1 };
 const MONTH_FIRST = typeof navigator !== "undefined" && /^en-(US|CA|PH)\b/.test(navigator.language);
 
@@ -36,7 +36,10 @@ export function dateText(d: PlainDate | string): string {
   }
   return text;
 }
+/** // => fullWeekday(date("2026-11-29")) is "Sunday" */
+export const fullWeekday = (d: PlainDate): string => FULL_DAYS[weekdayOf(d)]!;
+/** The days of a week by name, Sunday first. */
+export const WEEKDAYS: readonly string[] = FULL_DAYS;
 export function fullDate(d: PlainDate): string {
-  const { year, month, day } = partsOf(d);
-  return `${DAYS[new Date(year, month - 1, day, 12).getDay()]}${MONTH_FIRST ? "," : ""} ${withYear(d, "long")}`;
+  return `${FULL_DAYS[weekdayOf(d)]!.slice(0, 3)}${MONTH_FIRST ? "," : ""} ${withYear(d, "long")}`;
 }

@@ -7,10 +7,10 @@ const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve,
 
 export const inProcess: WorkPort = {
   async work(name, asked, onProgress, signal) {
-    const work = WORKS[name](asked);
+    const work = WORKS[name](asked, onProgress);
     for (;;) {
       if (signal.aborted) return refused([{ code: "stopped", path: [], values: {} }]);
-      const step = work.next();
+      const step = await work.next();
       if (step.done === true) return ok(step.value);
       onProgress(step.value);
       await breath();

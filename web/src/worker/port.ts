@@ -1,5 +1,5 @@
 /** Heavy work behind one interface: asked by name with plain data, told how far it is, stoppable, and never throwing. */
-import type { FaceYear, LightAsked, Result, YearsAsked, YearsShown } from "@wren/core";
+import type { FaceYear, LightAsked, Result, WorkPlan, WorkPlanAsked, YearsAsked, YearsShown } from "@wren/core";
 
 export type WorkIssue = "stopped" | "failed";
 
@@ -7,6 +7,7 @@ export type WorkIssue = "stopped" | "failed";
 export interface Works {
   readonly years: { readonly asked: YearsAsked; readonly shown: YearsShown };
   readonly light: { readonly asked: LightAsked; readonly shown: readonly FaceYear[] };
+  readonly plan: { readonly asked: WorkPlanAsked; readonly shown: WorkPlan };
 }
 export type WorkName = keyof Works;
 

@@ -1,8 +1,38 @@
 /** Each piece of work by its name, a step at a time: it yields how far it is. */
-import { CATALOGUE, workLight, workYears } from "@wren/core";
+import {
+  CATALOGUE,
+  fromColumns,
+  pulledForward,
+  toProgram,
+  workLight,
+  workPlanParts,
+  workYears,
+  type WorkPlan,
+  type WorkPlanAsked,
+} from "@wren/core";
 import type { WorkName, Works } from "./port.ts";
 
-export const WORKS: { readonly [N in WorkName]: (asked: Works[N]["asked"]) => Generator<number, Works[N]["shown"]> } = {
+type Steps<T> = Generator<number, T> | AsyncGenerator<number, T>;
+type Progress = (done: number) => void;
+
+/** Jobs into half-days: what there is to fit, then the solver, which is fetched only now. */
+async function* workPlan(asked: WorkPlanAsked, onProgress: Progress): AsyncGenerator<number, WorkPlan> {
+  yield 0.05;
+  const parts = workPlanParts(asked, CATALOGUE);
+  yield 0.3;
+  const [{ solve }, { loadSolver }] = await Promise.all([import("./solver.ts"), import("./loadSolver.ts")]);
+  const highs = await loadSolver();
+  yield 0.4;
+  const program = toProgram(parts.problem);
+  // The gap shrinks to nothing: what is left of it is what is left to do.
+  const { values, gap } = solve(highs, program, (g) => onProgress(1 - 0.6 * Math.min(1, g)));
+  return { ...parts, arrangement: pulledForward(parts.problem, fromColumns(parts.problem, program, values)), gap };
+}
+
+export const WORKS: {
+  readonly [N in WorkName]: (asked: Works[N]["asked"], onProgress: Progress) => Steps<Works[N]["shown"]>;
+} = {
   years: (asked) => workYears(asked, CATALOGUE),
   light: workLight,
+  plan: workPlan,
 };

@@ -4,20 +4,18 @@ import { WORKS } from "./works.ts";
 
 const say = (m: FromWorker): void => self.postMessage(m);
 
-function run<N extends WorkName>({ name, asked }: ToWorker<N>): void {
-  const work = WORKS[name](asked);
-  let step = work.next();
+async function run<N extends WorkName>({ name, asked }: ToWorker<N>): Promise<void> {
+  const work = WORKS[name](asked, (done) => say({ kind: "progress", done }));
+  let step = await work.next();
   while (step.done !== true) {
     say({ kind: "progress", done: step.value });
-    step = work.next();
+    step = await work.next();
   }
   say({ kind: "done", shown: step.value });
 }
 
 self.addEventListener("message", (e: MessageEvent<ToWorker>) => {
-  try {
-    run(e.data);
-  } catch (error) {
-    say({ kind: "failed", detail: error instanceof Error ? error.message : String(error) });
-  }
+  run(e.data).catch((error: unknown) =>
+    say({ kind: "failed", detail: error instanceof Error ? error.message : String(error) }),
+  );
 });

@@ -190,6 +190,8 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
       on,
       task,
       madeOn: today(),
+      half: null,
+      fixed: false,
       note: about,
     });
     await change(`${plant.label}: ${TASK_TABLE[task].label.toLowerCase()} planned`, (g) => ({

@@ -75,6 +75,8 @@ export function HedgeView({ hedge }: { readonly hedge: Hedge }) {
           on: day,
           task: stands.task,
           madeOn: today(),
+          half: null,
+          fixed: false,
           note: `To ${sectionText(wanted, say)}`.slice(0, 300),
         })),
       ],

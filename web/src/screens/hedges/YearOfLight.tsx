@@ -1,56 +1,13 @@
 /** Sun on both faces through the year: a picture of height and month for each, worked out beside the screen. */
 import { Box, Button, LinearProgress, Typography } from "@mui/material";
 import { type FaceYear, type LightAsked } from "@wren/core";
-import { useEffect, useRef, useState } from "react";
 import { useNarrow } from "../../ui/useNarrow.ts";
+import { useWork } from "../../worker/useWork.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Scroller } from "../../ui/Scroller.tsx";
 import { Table } from "../../ui/Table.tsx";
 import { monthText } from "../../words/dates.ts";
 import { towards } from "../../words/winds.ts";
-
-type State =
-  | { readonly is: "working"; readonly done: number }
-  | { readonly is: "stopped" }
-  | { readonly is: "done"; readonly faces: readonly FaceYear[] };
-const BEGUN: State = { is: "working", done: 0 };
-
-/** The work for what is asked: how it stands, a way to stop it and one to start it again. */
-function useLight(asked: LightAsked): readonly [State, () => void, () => void] {
-  const key = JSON.stringify(asked);
-  const [turn, setTurn] = useState(0);
-  const piece = `${turn} ${key}`;
-  /** Of another piece than the one that is asked now, it is nothing yet. */
-  const [told, setTold] = useState<{ readonly piece: string; readonly state: State } | null>(null);
-  const stopper = useRef<AbortController | null>(null);
-  useEffect(() => {
-    const stop = new AbortController();
-    stopper.current = stop;
-    const tell = (state: State): void => {
-      if (!stop.signal.aborted) setTold({ piece, state });
-    };
-    const work = async (): Promise<void> => {
-      const port =
-        typeof Worker === "undefined"
-          ? (await import("../../worker/inProcess.ts")).inProcess
-          : (await import("../../worker/client.ts")).workerPort;
-      const answer = await port.work(
-        "light",
-        JSON.parse(key) as LightAsked,
-        (done) => tell({ is: "working", done }),
-        stop.signal,
-      );
-      tell(answer.ok ? { is: "done", faces: answer.value } : { is: "stopped" });
-    };
-    void work();
-    return () => stop.abort();
-  }, [key, piece]);
-  const stop = (): void => {
-    stopper.current?.abort();
-    setTold({ piece, state: { is: "stopped" } });
-  };
-  return [told?.piece === piece ? told.state : BEGUN, stop, () => setTurn((n) => n + 1)];
-}
 
 const MOST_H = 16;
 const CELL = { wide: { width: 30, height: 20 }, narrow: { width: 24, height: 18 } } as const;
@@ -133,7 +90,7 @@ function Picture({
 }
 
 export function YearOfLight({ asked }: { readonly asked: LightAsked }) {
-  const [state, stop, again] = useLight(asked);
+  const { state, stop, again } = useWork("light", asked, JSON.stringify(asked));
   if (state.is === "working")
     return (
       <Box sx={{ display: "flex", gap: 2, alignItems: "center" }} role="status">
@@ -143,7 +100,7 @@ export function YearOfLight({ asked }: { readonly asked: LightAsked }) {
         </Button>
       </Box>
     );
-  if (state.is === "stopped")
+  if (state.is !== "done")
     return (
       <Button size="small" onClick={again}>
         Work out the sun by month
@@ -158,7 +115,7 @@ export function YearOfLight({ asked }: { readonly asked: LightAsked }) {
         Hours of direct sun on a clear day in the middle of each month; clouds take their part.
       </Typography>
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
-        {state.faces.map((f) => (
+        {state.shown.map((f) => (
           <Box key={f.face} sx={{ display: "grid", gap: 1.5 }}>
             <Picture face={f} hours={f.nowH} title={`${name(f)}, as it stands`} />
             <Picture face={f} hours={f.thenH} title={`${name(f)}, with the section`} />
@@ -168,7 +125,7 @@ export function YearOfLight({ asked }: { readonly asked: LightAsked }) {
       <Scroller label="The same over the year" sx={{ overflowX: "auto", mt: 1 }}>
         <Table
           head={["Face", "Foot, hours a day over the year", "With the section", "Top", "With the section"]}
-          rows={state.faces.map((f) => ({
+          rows={state.shown.map((f) => ({
             key: f.face,
             cells: [
               name(f),

@@ -1,5 +1,5 @@
 /** What follows from earlier cuts and from what was begun for years, as far as its day is near. */
-import { allFollowUps, nextProgrammeSteps, type PlainDate } from "@wren/core";
+import { dueNow, type PlainDate } from "@wren/core";
 import { useMemo } from "react";
 import { FollowUpRow } from "../../answer/FollowUpRow.tsx";
 import { ProgrammeRow } from "../../answer/Programmes.tsx";
@@ -8,19 +8,18 @@ import { Section } from "../../ui/Section.tsx";
 
 export function NextSteps({ on }: { readonly on: PlainDate }) {
   const { model } = useGarden();
-  const steps = useMemo(() => allFollowUps(model, on).filter((f) => f.state !== "coming"), [model, on]);
-  const begun = useMemo(() => nextProgrammeSteps(model, on), [model, on]);
-  const count = steps.length + begun.length;
+  const due = useMemo(() => dueNow(model, on), [model, on]);
   return (
-    count > 0 && (
-      <Section title="Next steps" aside={<p className="numeral count">{count}</p>}>
+    due.length > 0 && (
+      <Section title="Next steps" aside={<p className="numeral count">{due.length}</p>}>
         <ul className="bare">
-          {steps.map((f) => (
-            <FollowUpRow key={f.id} step={f} named />
-          ))}
-          {begun.map((s) => (
-            <ProgrammeRow key={s.id} step={s} />
-          ))}
+          {due.map((d) =>
+            d.followUp ? (
+              <FollowUpRow key={d.uid} step={d.followUp} named />
+            ) : (
+              d.step && <ProgrammeRow key={d.uid} step={d.step} />
+            ),
+          )}
         </ul>
       </Section>
     )

@@ -28,7 +28,10 @@ export function PlanDialog({ plant, task: first, on: day, onClose }: Props) {
   const plan = async (): Promise<void> => {
     const kept = await change(`${TASK_TABLE[task].label} planned for ${plant.label}`, (g) => ({
       ...standing(g, plant.id),
-      plans: [...g.plans, { id: newId(), plantId: plant.id, on, task, madeOn: today(), note: "" }],
+      plans: [
+        ...g.plans,
+        { id: newId(), plantId: plant.id, on, task, madeOn: today(), half: null, fixed: false, note: "" },
+      ],
     }));
     if (kept) onClose();
   };

@@ -2,10 +2,10 @@
 import {
   grouped,
   kindYearFor,
-  programmePlans,
   seasonDate,
   seasonPoint,
   stepDay,
+  stepsDue,
   taskForGoal,
   verdictFor,
   VERDICT_TABLE,
@@ -48,11 +48,10 @@ const BEST = VERDICTS.indexOf("best");
 /** Rows of a season year; nothing in them depends on the day inside it. What was begun for years is seen from now on. */
 export function yearRows(model: GardenModel, seasonYear: number, now: PlainDate): readonly YearRow[] {
   const h = model.climate.hemisphere;
-  const begun = grouped(
-    programmePlans(model, now).flatMap((p) => p.steps),
-    (s) => s.plantId,
+  const due = grouped(
+    stepsDue(model, now).filter((d) => d.kind === "planned" || d.kind === "years"),
+    (d) => d.plantId,
   );
-  const planned = grouped(model.garden.plans, (p) => p.plantId);
   return model.garden.plants.map((plant) => {
     const task = taskForGoal(model, plant);
     const shown = task === "leave" ? model.taxonOf(plant).routineTask : task;
@@ -77,9 +76,12 @@ export function yearRows(model: GardenModel, seasonYear: number, now: PlainDate)
       runs: verdictRuns(kind),
       marks: [
         ...model.visitsOf(plant.id).flatMap(mark("done")),
-        ...(planned.get(plant.id) ?? []).flatMap(mark("planned")),
-        ...(begun.get(plant.id) ?? [])
-          .map((s) => ({ id: s.id, on: stepDay(s), task: s.task }))
+        ...(due.get(plant.id) ?? [])
+          .map((d) => ({
+            id: (d.plan ?? d.step)!.id,
+            on: d.step ? stepDay(d.step) : d.from,
+            task: d.task!,
+          }))
           .flatMap(mark("planned")),
       ],
       blooms: main,

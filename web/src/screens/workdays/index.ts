@@ -1,0 +1,1 @@
+export { WorkDaysScreen } from "./WorkDaysScreen.tsx";
