@@ -17,15 +17,8 @@ import {
 } from "@wren/core";
 import { sawTooth } from "../src/drawing/sawTooth.geometry.ts";
 import { nearestPart, onSheet, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
-import {
-  cutAt,
-  newStand,
-  wholeCut,
-  withCarriedOut,
-  withCuts,
-  withoutStem,
-  withStem,
-} from "../src/screens/bench/standEdits.ts";
+import { cutAt, newStand, wholeCut, withCuts, withoutStem, withStem } from "../src/screens/bench/standEdits.ts";
+import { withCarriedOut } from "../src/state/carried.ts";
 import { freshStart, openAt } from "./harness.tsx";
 
 const built = buildOf(CATALOGUE.byId("syringa-vulgaris")!);

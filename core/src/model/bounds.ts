@@ -130,6 +130,7 @@ export const MOST = {
   otherwise: 400,
   passes: 40,
   works: 100,
+  finds: 40,
 } as const;
 
 /**

@@ -1,7 +1,7 @@
 /** When there is time for the garden, what is owned to work with, and work that is under way at a plant. */
 import * as z from "zod";
 import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
-import { id, PlainDateSchema, rows, text, within } from "./pieces.ts";
+import { id, PlainDateSchema, rows, share, text, within } from "./pieces.ts";
 import { TASKS } from "./words.ts";
 
 /** A day of work has two halves. */
@@ -69,7 +69,9 @@ export const WorkSchema = z.strictObject({
   passes: rows(text(LETTERS.school), MOST.passes),
   /** Lines of the cut list that are done, by what is cut; each is one that the list of that day knows. */
   cuts: rows(text(LETTERS.aside), MOST.cutsInTry),
-  found: rows(z.enum(FINDS), FINDS.length),
+  /** Where there is no list: live growth taken so far, by eye; null: not said. */
+  share: share.nullable(),
+  found: rows(z.enum(FINDS), MOST.finds),
   /** Minutes so far, without the run that began at `since`. */
   minutes: within(BOUNDS.minutes),
   /** When the clock was started; null: it stands. */

@@ -1,4 +1,5 @@
 export * from "./assumptions.ts";
+export * from "./atPlant.ts";
 export * from "./dayRun.ts";
 export * from "./due.ts";
 export * from "./fit.ts";

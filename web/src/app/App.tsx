@@ -26,6 +26,7 @@ const Year = later(async () => (await import("../screens/year/index.ts")).YearSc
 const Place = later(async () => (await import("../screens/place/index.ts")).PlaceScreen);
 const Hedges = later(async () => (await import("../screens/hedges/index.ts")).HedgesScreen);
 const WorkDays = later(async () => (await import("../screens/workdays/index.ts")).WorkDaysScreen);
+const AtPlant = later(async () => (await import("../screens/atplant/index.ts")).AtPlantScreen);
 const Apart = later(async () => (await import("../screens/apart/index.ts")).ApartScreen);
 
 /** What stands at each address, inside the shell. */
@@ -45,6 +46,7 @@ const SCREENS = [
   ["/place", Place],
   ["/hedges/:id?", Hedges],
   ["/days", WorkDays],
+  ["/at/:id", AtPlant],
   ["/apart", Apart],
 ] as const;
 

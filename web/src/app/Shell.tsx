@@ -110,7 +110,7 @@ const isTyping = (t: EventTarget | null): boolean =>
     (t instanceof HTMLInputElement && TYPED.has(t.type)));
 
 /** Screens on which the day of the strip changes nothing. */
-const WITHOUT_STRIP = ["/place", "/which", "/walk", "/garden/table", "/apart"];
+const WITHOUT_STRIP = ["/at/", "/place", "/which", "/walk", "/garden/table", "/apart"];
 const hasStrip = (pathname: string): boolean =>
   !WITHOUT_STRIP.some((p) => pathname.startsWith(p)) && !pathname.endsWith("/survey");
 
@@ -147,6 +147,8 @@ function Keyboard({ search, onHelp }: KeysProps) {
 function Bars({ onOwn }: { readonly onOwn: () => void }) {
   const { demo, apart, keepsNothing } = useGarden();
   const renewal = useRenewal();
+  // In the middle of a job nothing is offered: it would begin the page anew.
+  const atWork = useLocation().pathname.startsWith("/at/");
   return (
     <>
       {keepsNothing && (
@@ -164,7 +166,7 @@ function Bars({ onOwn }: { readonly onOwn: () => void }) {
           </DayLink>
         </div>
       )}
-      {renewal && (
+      {renewal && !atWork && (
         <div className="bar" role="status">
           <p>A new version of Wren Song is ready. What you wrote down stays.</p>
           <button type="button" className="press" onClick={renew}>
@@ -172,7 +174,7 @@ function Bars({ onOwn }: { readonly onOwn: () => void }) {
           </button>
         </div>
       )}
-      {demo && (
+      {demo && !atWork && (
         <div className="bar bar-demo">
           <p>
             The demo garden<span className="from-sm">: invented, yours to play with.</span>

@@ -47,6 +47,8 @@ export interface More {
   readonly pictures?: readonly Picture[];
   /** What is put in the place of the whole garden is kept as it was before. */
   readonly replaces?: boolean;
+  /** One tick of many: nothing is said of it. It can be undone all the same. */
+  readonly quiet?: boolean;
 }
 
 export interface GardenState {
@@ -258,7 +260,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
   const write = useMutation({
     mutationFn: async ({ label, edit, more }: { label: string; edit: (g: Garden) => Garden; more: More }) => {
       await client.query({ queryKey: KEY, queryFn: open, staleTime: "static" });
-      const { pictures, replaces, ...rest } = more;
+      const { pictures, replaces, quiet: _quiet, ...rest } = more;
       const asked = {
         label,
         edit: (now: { garden: Garden }) => ({ ...rest, garden: edit(now.garden) }),
@@ -269,8 +271,12 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
       await askUndo(client);
       return same;
     },
-    onSuccess: (same, c) =>
-      say(same ? { text: "Nothing was changed: it is kept like that already." } : { text: `${c.label}.`, undo: true }),
+    onSuccess: (same, c) => {
+      if (c.more.quiet !== true)
+        say(
+          same ? { text: "Nothing was changed: it is kept like that already." } : { text: `${c.label}.`, undo: true },
+        );
+    },
     onError: (e) => say({ text: failure(e), trouble: true }),
   });
   const back = useMutation({

@@ -32,6 +32,7 @@ import { lookOn } from "../../drawing/plant.geometry.ts";
 import { useDay } from "../../state/day.tsx";
 import { seenDay, standing } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
+import { withCarriedOut } from "../../state/carried.ts";
 import { newId } from "../../state/ids.ts";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
@@ -41,17 +42,7 @@ import { FourSides } from "./FourSides.tsx";
 import { LookFrom } from "./LookFrom.tsx";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
-import {
-  cutAt,
-  grownStand,
-  wholeCut,
-  withCarriedOut,
-  withCuts,
-  withDrawn,
-  withoutStem,
-  withStand,
-  withStem,
-} from "./standEdits.ts";
+import { cutAt, grownStand, wholeCut, withCuts, withDrawn, withoutStem, withStand, withStem } from "./standEdits.ts";
 import { StemDialog } from "./StemDialog.tsx";
 import { StemList } from "./StemList.tsx";
 import { ToCarry } from "./ToCarry.tsx";

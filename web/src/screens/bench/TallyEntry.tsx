@@ -19,7 +19,7 @@ import { Minus, Plus } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
 import { bareUnit } from "../../forms/fields.ts";
 import { useGarden } from "../../state/garden.tsx";
-import { StandThumb } from "./StandThumb.tsx";
+import { StandThumb } from "../../drawing/StandThumb.tsx";
 
 /** One thing that is counted by pressing. */
 interface Counted {

@@ -1,15 +1,10 @@
 /** What is changed at the bench: stems, tries, and what was carried out. Each is one change of the garden. */
 import {
-  carriedOut,
-  heightLeft,
   MOST,
   standSize,
   stemsAsHigh,
-  visitAlike,
   type Build,
-  type Done,
   type Garden,
-  type InRow,
   type Metres,
   type Observation,
   type PlainDate,
@@ -19,8 +14,6 @@ import {
   type Task,
   type Try,
 } from "@wren/core";
-import { withVisit } from "../../state/edits.ts";
-import { newId } from "../../state/ids.ts";
 
 /** The garden with a stand put in, in place of the one of its id. */
 export const withStand = (g: Garden, stand: Stand): Garden => ({
@@ -119,40 +112,4 @@ export function withDrawn(
   const { plantId } = stand;
   const height: Observation = { id, plantId, on, kind: "height", heightM, note: "", where: null, lookedFor: null };
   return { ...drawn, observations: [...drawn.observations, height] };
-}
-
-/** The same work booked at others of the row, each brought down by the same part of its own height. */
-function withAlike(g: Garden, done: Done, others: readonly InRow[]): Garden {
-  const visit = g.visits.find((v) => v.id === done.visitId);
-  if (!visit) return g;
-  return others.reduce((sofar, other) => {
-    const booked = withVisit(sofar, visitAlike(visit, done.amounts.share, other, newId()));
-    const at = { id: newId(), plantId: other.plant.id, on: done.on, heightM: other.heightM };
-    const height = heightLeft(done.amounts, at);
-    return height ? { ...booked, observations: [...booked.observations, height] } : booked;
-  }, g);
-}
-
-/**
- * The try was carried out: a visit is recorded, and the stems are those that are left.
- * @param others of its row at which the same was done
- */
-export function withCarriedOut(
-  g: Garden,
-  stand: Stand,
-  t: Try,
-  build: Build,
-  done: Done,
-  others: readonly InRow[] = [],
-): Garden {
-  const { visit, height, left } = carriedOut(stand, t, build, done);
-  const same = stand.on === left.on ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
-  const settled = same.map((s) => (s.id === stand.id ? { ...s, chosen: t.id } : s));
-  const recorded = withVisit(g, visit);
-  const all = {
-    ...recorded,
-    observations: height ? [...recorded.observations, height] : recorded.observations,
-    stands: [...settled, left],
-  };
-  return withAlike(all, done, others);
 }

@@ -14,7 +14,7 @@ import { DayLink } from "../../ui/DayLink.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { fullWeekday } from "../../words/dates.ts";
 import { useWork } from "../../worker/useWork.ts";
-import { LeftPart, MovedPart, NoTime } from "./asides.tsx";
+import { LeftPart, MovedPart, NoTime, UnderWay } from "./asides.tsx";
 import { HalfDays } from "./HalfDays.tsx";
 import { MyTime } from "./MyTime.tsx";
 import { isKept, withJobFree, withJobOn, withKept } from "./planEdits.ts";
@@ -113,6 +113,7 @@ export function WorkDaysScreen() {
           </Button>
         </Box>
       )}
+      <UnderWay />
       {noTime && <NoTime />}
       {plan && !noTime && (
         <DndContext sensors={sensors} onDragEnd={onDragEnd}>

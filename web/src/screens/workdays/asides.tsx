@@ -6,6 +6,7 @@ import {
   movedText,
   namedJobText,
   priceText,
+  TASK_TABLE,
   wouldFitText,
   type GardenModel,
   type WorkPlan,
@@ -13,8 +14,26 @@ import {
 import { useMemo, useState } from "react";
 import { useGarden } from "../../state/garden.tsx";
 import { useVoice } from "../../state/voice.ts";
+import { DayLink } from "../../ui/DayLink.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { withWeekHalf } from "./planEdits.ts";
+
+/** Work that was begun and not finished: it goes on at the same pass. */
+export function UnderWay() {
+  const { garden, model } = useGarden();
+  if (garden.works.length === 0) return null;
+  return (
+    <Section title="Under way" aside={<p className="numeral count">{garden.works.length}</p>}>
+      <div className="presses">
+        {garden.works.map((w) => (
+          <DayLink key={w.id} to={`/at/${w.plantId}`} more={{ task: w.task }} className="press">
+            Go on: {model.plant(w.plantId).label}, {TASK_TABLE[w.task].label.toLowerCase()}
+          </DayLink>
+        ))}
+      </div>
+    </Section>
+  );
+}
 
 /** Nobody said when there is time: three ways to begin. */
 export function NoTime() {

@@ -1,0 +1,1 @@
+export { AtPlantScreen } from "./AtPlantScreen.tsx";
