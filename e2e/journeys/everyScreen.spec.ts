@@ -23,6 +23,8 @@ const SCREENS = [
   ["no such plant", "/plant/nobody"],
   ["hedges", "/hedges"],
   ["hedge", "/hedges/yew-hedge?on=2026-03-20"],
+  ["work days", "/days?on=2026-03-10"],
+  ["at the plant", "/at/panicle-seat?task=shape&on=2026-03-10"],
   ["set apart", "/apart"],
 ] as const;
 

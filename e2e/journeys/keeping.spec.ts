@@ -7,26 +7,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type BrowserContext, type Page } from "@playwright/test";
 import { App, expect, test } from "../pages/app.ts";
+import { rowsOf as rows } from "../pages/rows.ts";
 
-async function rows(page: Page, store: string): Promise<readonly Record<string, unknown>[]> {
-  // A first visit shows its garden before it is kept.
-  await page.waitForFunction(() => localStorage.getItem("wren-kept") !== null);
-  return page.evaluate(
-    (name) =>
-      new Promise((resolve, reject) => {
-        const asked = indexedDB.open("wren-song");
-        asked.onerror = () => reject(new Error("not opened"));
-        asked.onsuccess = () => {
-          const all = asked.result.transaction(name).objectStore(name).getAll();
-          all.onsuccess = () => {
-            asked.result.close();
-            resolve(all.result as Record<string, unknown>[]);
-          };
-        };
-      }),
-    store,
-  );
-}
 const put = (page: Page, store: string, row: object): Promise<void> =>
   page.evaluate(
     ([name, value]) =>
@@ -101,6 +83,9 @@ test.describe("without a connection", () => {
       "/plant/lilac-corner/record/shape",
       "/year",
       "/place",
+      "/days",
+      "/at/lilac-corner",
+      "/hedges",
       "/apart",
     ])
       await app.open(path);

@@ -52,8 +52,10 @@ export const FIND_NAMES: Readonly<Record<Find, string>> = {
 export function jobText(job: Job): string {
   const { followUp, step } = job.due;
   if (job.due.kind === "look-for") return "Look at it";
-  if (followUp) return CHAIN_TEXTS[followUp.chain].title;
-  if (step) return PROGRAMME_TEXTS[step.way].title;
+  const look = job.task === null ? "Look if it is time: " : "";
+  const title = (text: string): string => (look === "" ? text : `${look}${text.toLowerCase()}`);
+  if (followUp) return title(CHAIN_TEXTS[followUp.chain].title);
+  if (step) return title(PROGRAMME_TEXTS[step.way].title);
   if (job.due.kind === "trim") return "Trim";
   return job.task === null ? "Look at it" : TASK_TABLE[job.task].label;
 }
@@ -105,7 +107,7 @@ export function movedText(m: MovedJob, say: Voice): string {
     case "price":
       return `${from}: it costs ${priceText(m.why.saves)} less there.`;
     case "no-time":
-      return `${from}: there is no time for it.`;
+      return m.to === null ? `${from}: there is no time for it.` : `${from}: it makes room for other work there.`;
   }
 }
 

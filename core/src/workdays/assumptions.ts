@@ -17,7 +17,7 @@ export const HEAVY_TASKS: ReadonlySet<Task> = new Set(["renovate", "hard-cutback
 
 /** The numbers that fitting rests on, each named where it is used. */
 export const WORKDAY_ASSUMPTIONS = {
-  /** Of what is left undone it costs this part when its days go on after the last half-day that is looked at. */
+  /** Of what is left undone it costs this part, and the price of the later day, when its days go on after the last half-day that is looked at. */
   mayWait: 0.3,
   /** Minutes of heavy work that make a half-day heavy. */
   heavyMinutes: 60,

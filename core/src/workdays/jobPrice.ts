@@ -1,10 +1,11 @@
 /** What a job costs on a day: the day's harm beside that of its best day, with its parts; or why it is closed. */
 import { adviseOn, kindYearFor, verdictFor, type Reason } from "../advice/index.ts";
-import { YEAR_DAYS, type PlainDate, type SeasonDay } from "../calendar/index.ts";
+import { addDays, YEAR_DAYS, type PlainDate, type SeasonDay } from "../calendar/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import { hedgeStands, hedgeTrims, trimsOn, type HedgeTrims } from "../hedges/index.ts";
 import { VERDICT_TABLE, type Task } from "../model/index.ts";
 import { harmPartsOn, type HarmPart, type KindYear } from "../price/index.ts";
+import type { Days } from "../units/index.ts";
 import type { Job } from "./jobs.ts";
 
 /** The price of a job on a day, in years' flowers. */
@@ -62,6 +63,19 @@ export function jobPrice(model: GardenModel, job: Job, on: PlainDate): JobPrice 
   };
   const harm = Object.values(parts).reduce((s, x) => s + x, 0);
   return { harm: Math.max(0, harm), parts };
+}
+
+/** Days after the last half-day are looked through so far apart, and no more than so many of them. */
+const EVERY: Days = 3;
+const MOST_LOOKS = 25;
+/** The least that a job costs on its days after a day; null where none of them is open. */
+export function leastAfter(model: GardenModel, job: Job, last: PlainDate): number | null {
+  let least: number | null = null;
+  for (let i = 0, day = addDays(last, 1); day <= job.until && i < MOST_LOOKS; i++, day = addDays(day, EVERY)) {
+    const { harm } = jobPrice(model, job, day);
+    if (harm !== null && (least === null || harm < least)) least = harm;
+  }
+  return least;
 }
 
 /** Why a job is closed on a day, in the answer's own words. */

@@ -6,6 +6,7 @@ import { minutesFor } from "../jobsite/index.ts";
 import type { Plant, Task } from "../model/index.ts";
 import type { Days, Minutes } from "../units/index.ts";
 import { HEAVY_TASKS, LEFT_UNDONE, WORKDAY_ASSUMPTIONS } from "./assumptions.ts";
+import { leastAfter } from "./jobPrice.ts";
 import { allDue, type Due, type DueKind } from "./due.ts";
 
 /** Minutes of a job: low, usual, high, and where they are from. */
@@ -61,6 +62,10 @@ const FIRST: readonly Task[] = [
 /** Where a task stands in the order at a plant; looks come last. */
 export const taskRank = (task: Task | null): number => (task === null ? FIRST.length : FIRST.indexOf(task));
 
+/** What opens when it is seen is a look until then. */
+const waitsToBeSeen = (due: Due): boolean =>
+  due.kind === "look-for" || (due.followUp?.watched ?? null) !== null || due.step?.due.by === "seen";
+
 /** The days of a due; a planned one may move about its day unless it was fixed there. */
 function daysOf(due: Due, on: PlainDate): readonly [PlainDate, PlainDate] {
   if (due.plan?.fixed === true && due.plan.on >= on) return [due.plan.on, due.plan.on];
@@ -101,14 +106,13 @@ export function jobsOf(model: GardenModel, on: PlainDate, days: Days): readonly 
     const span = daysOf(due, on);
     if (due.task === "leave" || span[0] > last || span[1] < on) continue;
     // A look is no cut: it stands beside the task it waits for. Next year's step of the same programme is another job.
-    const key = due.kind === "look-for" ? due.uid : `${due.plantId} ${due.task ?? due.uid}`;
+    const key = waitsToBeSeen(due) ? due.uid : `${due.plantId} ${due.task ?? due.uid}`;
     const met = best.get(key);
     if (!met || RANK.indexOf(due.kind) < RANK.indexOf(met.due.kind)) best.set(key, { due, span });
   }
   const rows = [...best.values()].map(({ due, span }): Omit<Job, "after"> => {
-    const task = due.kind === "look-for" ? null : due.task;
+    const task = waitsToBeSeen(due) ? null : due.task;
     const minutes = minutesOf(model, model.plant(due.plantId), task, on);
-    const worth = LEFT_UNDONE[due.kind];
     return {
       id: due.uid,
       due,
@@ -119,10 +123,19 @@ export function jobsOf(model: GardenModel, on: PlainDate, days: Days): readonly 
       heavy: task !== null && HEAVY_TASKS.has(task),
       from: span[0],
       until: span[1],
-      undone: span[1] <= last ? worth : worth * WORKDAY_ASSUMPTIONS.mayWait,
+      undone: LEFT_UNDONE[due.kind],
     };
   });
-  return rows.map((r) => ({
+  const priced = rows.map((r): Omit<Job, "after"> => {
+    if (r.until <= last) return r;
+    // What may wait is done on a later day at that day's price; where later days are closed or dearer, waiting is no way out.
+    const later = leastAfter(model, { ...r, after: [] }, last);
+    return {
+      ...r,
+      undone: later === null ? r.undone : Math.min(r.undone, r.undone * WORKDAY_ASSUMPTIONS.mayWait + later),
+    };
+  });
+  return priced.map((r) => ({
     ...r,
     after: rows
       .filter((x) => x.plantId === r.plantId && x !== r && r.task !== null && taskRank(x.task) < taskRank(r.task))

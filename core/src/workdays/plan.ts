@@ -157,24 +157,28 @@ export interface MovedJob {
     | { readonly by: "price"; readonly saves: number };
 }
 
+/** What the day itself closes is told before what gave way to it. */
+const TOLD: readonly MovedJob["why"]["by"][] = ["weather", "answer", "price", "no-time"];
 /** What a plan moves of the jobs that were kept on a half-day, with what changed. */
 export const movedJobs = (model: GardenModel, plan: WorkPlan): readonly MovedJob[] =>
-  plan.jobs.flatMap((job, i): MovedJob[] => {
-    const kept = job.due.plan;
-    if (kept?.half == null || kept.fixed || kept.on < plan.on) return [];
-    const was = plan.halves.findIndex((h) => h.on === kept.on && h.half === kept.half);
-    const at = plan.arrangement[i]!.findIndex((n) => n > 0);
-    if (at === was && at >= 0) return [];
-    const base = { job, from: { on: kept.on, half: kept.half }, to: at < 0 ? null : plan.halves[at]! };
-    const half = plan.halves[was];
-    if (half?.closed) return [{ ...base, why: { by: "weather", closed: half.closed } }];
-    if (jobPrice(model, job, kept.on).harm === null)
-      return [{ ...base, why: { by: "answer", reason: whyClosed(model, job, kept.on) } }];
-    if (!half) return [{ ...base, why: { by: "no-time" } }];
-    const fit = plan.problem.jobs[i]!;
-    const saves = (fit.cost[was] ?? fit.undone) - (at < 0 ? fit.undone : fit.cost[at]!);
-    return [{ ...base, why: saves > WORKDAY_ASSUMPTIONS.stepPrice ? { by: "price", saves } : { by: "no-time" } }];
-  });
+  plan.jobs
+    .flatMap((job, i): MovedJob[] => {
+      const kept = job.due.plan;
+      if (kept?.half == null || kept.fixed || kept.on < plan.on) return [];
+      const was = plan.halves.findIndex((h) => h.on === kept.on && h.half === kept.half);
+      const at = plan.arrangement[i]!.findIndex((n) => n > 0);
+      if (at === was && at >= 0) return [];
+      const base = { job, from: { on: kept.on, half: kept.half }, to: at < 0 ? null : plan.halves[at]! };
+      const half = plan.halves[was];
+      if (half?.closed) return [{ ...base, why: { by: "weather", closed: half.closed } }];
+      if (jobPrice(model, job, kept.on).harm === null)
+        return [{ ...base, why: { by: "answer", reason: whyClosed(model, job, kept.on) } }];
+      if (!half) return [{ ...base, why: { by: "no-time" } }];
+      const fit = plan.problem.jobs[i]!;
+      const saves = (fit.cost[was] ?? fit.undone) - (at < 0 ? fit.undone : fit.cost[at]!);
+      return [{ ...base, why: saves > WORKDAY_ASSUMPTIONS.stepPrice ? { by: "price", saves } : { by: "no-time" } }];
+    })
+    .toSorted((a, b) => TOLD.indexOf(a.why.by) - TOLD.indexOf(b.why.by));
 
 /** The plan with a job put on another half-day by hand, before anything else is fitted anew: its price is there at once. */
 export function withMoved(

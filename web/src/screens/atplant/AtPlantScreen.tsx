@@ -279,7 +279,7 @@ function Working({ plant, work, at }: { readonly plant: Plant; readonly work: Wo
   const finish = async (restLater: boolean): Promise<void> => {
     const ids = { stand: newId(), height: newId(), plan: newId() };
     const kept = await change(`${plant.label}: work written down`, (g) =>
-      withFinished(g, work, { model, at, state, nowMs: stamp(), ids, restLater }),
+      withFinished(g, work, { model, at, nowMs: stamp(), ids, restLater }),
     );
     if (kept) await navigate(linkNow(`/plant/${plant.id}`), { replace: true });
   };
@@ -445,6 +445,30 @@ function Begin({ plant, task, at }: { readonly plant: Plant; readonly task: Task
   );
 }
 
+function Finished({ plant, id }: { readonly plant: Plant; readonly id: string }) {
+  const { garden } = useGarden();
+  const say = useVoice();
+  const visit = garden.visits.find((v) => v.id === id);
+  return (
+    <Box sx={{ maxWidth: 560, mx: "auto" }}>
+      <Typography variant="h1">This work is finished</Typography>
+      <Typography sx={{ fontSize: "1.15rem", my: 1 }}>
+        {visit
+          ? `${plant.label}: written down on ${say.date(visit.on)}, with what was ticked here and elsewhere.`
+          : `${plant.label}: it was ended without a cut.`}
+      </Typography>
+      <div className="presses">
+        <DayLink to={`/plant/${plant.id}`} className="press press-main">
+          The plant
+        </DayLink>
+        <DayLink to="/days" className="press">
+          Work days
+        </DayLink>
+      </div>
+    </Box>
+  );
+}
+
 export function AtPlantScreen() {
   const { id } = useParams();
   const [params] = useSearchParams();
@@ -455,9 +479,13 @@ export function AtPlantScreen() {
   const open = garden.works.find((w) => w.plantId === id);
   const wanted = plant ? (isTask(asked) ? asked : (open?.task ?? taskForGoal(model, plant))) : "leave";
   const work = plant ? workAt(garden, plant.id, wanted) : null;
+  // What was worked on here and is gone was finished in another tab, or on another device.
+  const [last, setLast] = useState<string | null>(null);
+  if (work && work.id !== last) setLast(work.id);
   const day = work?.on ?? on;
   const at = useMemo(() => (plant ? atPlant(model, plant, wanted, day) : null), [model, plant, wanted, day]);
   if (!plant || !at) return <Typography variant="h1">No such plant in this garden</Typography>;
+  if (!work && last !== null) return <Finished plant={plant} id={last} />;
   return work ? (
     <Working key={work.id} plant={plant} work={work} at={at} />
   ) : (

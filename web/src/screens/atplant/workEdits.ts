@@ -5,6 +5,7 @@ import {
   minutesSoFar,
   MOST,
   regimeOf,
+  soFar,
   tickedCuts,
   tryOut,
   visitOfWork,
@@ -15,7 +16,6 @@ import {
   type GardenModel,
   type PlainDate,
   type Share,
-  type SoFar,
   type Task,
   type Work,
 } from "@wren/core";
@@ -87,7 +87,6 @@ export const withLetGo = (g: Garden, work: Work): Garden => {
 interface Finish {
   readonly model: GardenModel;
   readonly at: AtPlant;
-  readonly state: SoFar;
   readonly nowMs: number;
   readonly ids: { readonly stand: string; readonly height: string; readonly plan: string };
   /** What is not done stays planned. */
@@ -96,10 +95,11 @@ interface Finish {
 /** So many days on, the rest of the work is looked at again. */
 const REST_DAYS = 7;
 /** Work finished: a visit with what was truly cut, the stems that are left, and the rest planned anew where it is left. */
-export function withFinished(g: Garden, work: Work, { model, at, state, nowMs, ids, restLater }: Finish): Garden {
-  stillThere(g, work);
-  const visit = visitOfWork(model, at, work, state, Math.min(2000, minutesSoFar(work, nowMs)));
-  const cuts = [...tickedCuts(at, work)];
+export function withFinished(g: Garden, work: Work, { model, at, nowMs, ids, restLater }: Finish): Garden {
+  // What another tab ticked meanwhile was cut as well.
+  const now = stillThere(g, work);
+  const visit = visitOfWork(model, at, now, soFar(model, at, now, now.on), Math.min(2000, minutesSoFar(now, nowMs)));
+  const cuts = [...tickedCuts(at, now)];
   const { list, plant, task, build } = at;
   const booked =
     list && cuts.length > 0
@@ -141,7 +141,7 @@ export function withFinished(g: Garden, work: Work, { model, at, state, nowMs, i
         madeOn: work.on,
         half: null,
         fixed: false,
-        note: `The rest: ${at.passes.length - work.passes.length} of ${at.passes.length} passes`,
+        note: `The rest: ${at.passes.length - now.passes.length} of ${at.passes.length} passes`,
       },
     ],
   };

@@ -1,13 +1,11 @@
 /** Three ways in: zone and frost dates, twelve monthly means, or observed days; and this year's days. */
 import { Box, Button, Typography } from "@mui/material";
-import { climateFromDays, readWeather, withWeather, type Garden, type ObservedClimate, type Place } from "@wren/core";
-import { useMutation } from "@tanstack/react-query";
+import { climateFromDays, readWeather, type Garden, type ObservedClimate, type Place } from "@wren/core";
 import Papa from "papaparse";
 import { useMemo, useState } from "react";
 import { today } from "../../data/clock.ts";
-import { stationDays } from "../../data/station.ts";
 import { useGarden } from "../../state/garden.tsx";
-import { useNotices } from "../../state/notices.tsx";
+import { useStation } from "../../state/useStation.ts";
 import { FileButton } from "../../ui/FileButton.tsx";
 import { Section } from "../../ui/Section.tsx";
 import { MonthsDialog } from "./MonthsDialog.tsx";
@@ -74,7 +72,6 @@ function Years() {
 
 export function Climate() {
   const { garden, change, demo } = useGarden();
-  const { say } = useNotices();
   const [dialog, setDialog] = useState<"months" | WeatherFound | null>(null);
   const own = useMemo(
     () =>
@@ -84,11 +81,7 @@ export function Climate() {
       ),
     [garden.weather, garden.place.latitudeDeg],
   );
-  const station = useMutation({
-    mutationFn: () => stationDays(garden.place, today(), new AbortController().signal),
-    onSuccess: (years) => change("Days of the simulated station kept", (g) => withWeather(g, years)),
-    onError: (e) => say({ text: e.message, trouble: true }),
-  });
+  const station = useStation();
   const setMonthly = (label: string, place: (p: Place) => Place): Promise<boolean> =>
     change(label, (g) => ({ ...g, place: place(g.place) }), { demo });
   return (
@@ -128,7 +121,7 @@ export function Climate() {
         >
           Daily weather from a CSV file
         </FileButton>
-        <Button variant="outlined" disabled={station.isPending} onClick={() => station.mutate()}>
+        <Button variant="outlined" disabled={station.asks} onClick={station.ask}>
           This year from the simulated station
         </Button>
         {own && (

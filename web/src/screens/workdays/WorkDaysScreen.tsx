@@ -8,6 +8,7 @@ import { now, today } from "../../data/clock.ts";
 import { useDay } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
+import { useStation } from "../../state/useStation.ts";
 import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
@@ -54,6 +55,7 @@ export function WorkDaysScreen() {
   const plan = state.is !== "done" && byHand ? byHand.plan : fitted;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const say = useVoice();
+  const station = useStation();
   const move = (job: Job, h: number): void => {
     if (!plan || h < 0) return;
     const to = plan.halves[h]!;
@@ -178,6 +180,9 @@ export function WorkDaysScreen() {
         </Section>
         <MyTime />
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
+          <button type="button" className="press" disabled={station.asks} onClick={station.ask}>
+            Fetch the station’s outlook
+          </button>{" "}
           Weather comes from what you entered, or from the simulated station:{" "}
           <DayLink to="/place" style={{ color: "inherit" }}>
             Place &amp; rules
