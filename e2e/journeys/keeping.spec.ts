@@ -122,6 +122,10 @@ test.describe("without a connection", () => {
     await app.page.getByRole("link", { name: "Behind the shed" }).click();
     await app.recordShare("10", "2026-06-20");
     await expect(app.page.getByText("10 % of its live growth").first()).toBeVisible();
+    await app.open("/at/panicle-seat?task=shape");
+    await app.button("Begin").click();
+    await app.button("This pass is done").click();
+    await expect(app.button("On to the next pass")).toBeVisible();
     execFileSync("pkill", ["-9", "-f", dir]);
     const again = await open();
     const back = new App(again.pages()[0] ?? (await again.newPage()));
@@ -129,6 +133,8 @@ test.describe("without a connection", () => {
     await back.page.getByRole("link", { name: "Behind the shed" }).click();
     await expect(back.heading("Behind the shed")).toBeVisible();
     await expect(back.page.getByText("10 % of its live growth").first()).toBeVisible();
+    await back.open("/at/panicle-seat?task=shape");
+    await expect(back.page.getByText("pass 2 of")).toBeVisible();
     await again.close();
     await rm(dir, { recursive: true, force: true });
   });

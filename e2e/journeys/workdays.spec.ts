@@ -1,5 +1,6 @@
 /** Work days: the weekend filled, what is left named with its price, moved by weather and by hand; at the plant with no connection. */
 import { readFile } from "node:fs/promises";
+import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import ICAL from "ical.js";
 import { expect, test } from "../pages/app.ts";
@@ -219,6 +220,12 @@ test.describe("at the plant", () => {
     await app.button("Found something?").tap();
     await app.button("A dead stem").tap();
     await expect(page.getByText("Take it out first, at the base or at live wood.")).toBeVisible();
+    // No camera here: the picture is chosen as a file.
+    await app.button("Photo before").tap();
+    const chooser = page.waitForEvent("filechooser");
+    await app.button("Photo before").tap();
+    await (await chooser).setFiles(join(import.meta.dirname, "../../web/public/icon-192.png"));
+    await expect(page.getByText("1 taken today.")).toBeVisible();
     await page.reload();
     await expect(page.getByText("pass 3 of")).toBeVisible();
     await done();
@@ -226,10 +233,13 @@ test.describe("at the plant", () => {
     await expect(page.getByText("pass 4 of")).toBeVisible();
     await app.button("Stop here, the rest another day").tap();
     await expect(app.answer()).toBeVisible();
+    await app.open("/days");
+    await expect(app.heading(/What shall I do on/)).toBeVisible();
     await context.setOffline(false);
     await page.reload();
     expect((await rowsOf(page, "visits")).filter((v) => v["on"] === "2026-03-10")).toHaveLength(1);
     expect(await rowsOf(page, "works")).toEqual([]);
+    expect(await rowsOf(page, "photos")).toHaveLength(1);
     expect((await rowsOf(page, "plans")).filter((x) => x["plantId"] === "panicle-seat")).toHaveLength(1);
     await app.open("/days");
     await expect(page.getByText("Under way")).toHaveCount(0);
