@@ -6,21 +6,17 @@ import { ensureBuilt, ensureChromium, ensureModules, QUIET_CHROMIUM, root, start
 ensureModules();
 ensureBuilt();
 
-/** The core as the browser gets it: translated on the fly it would run a sixth slower. */
-async function builtCore() {
-  const outDir = join(root, "node_modules/.wren/core");
+/** A module as the browser gets it: translated on the fly it would run a sixth slower. */
+async function built(name, entry) {
+  const outDir = join(root, "node_modules/.wren", name);
   await build({
     configFile: false,
     logLevel: "warn",
-    build: {
-      outDir,
-      target: "es2022",
-      lib: { entry: join(root, "core/src/index.ts"), formats: ["es"], fileName: "core" },
-    },
+    build: { outDir, target: "es2022", lib: { entry: join(root, entry), formats: ["es"], fileName: name } },
   });
-  return import(join(outDir, "core.js"));
+  return import(join(outDir, `${name}.js`));
 }
-const core = await builtCore();
+const core = await built("core", "core/src/index.ts");
 
 const median = (xs) => xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)];
 const timed = (f) => {
@@ -754,7 +750,101 @@ async function leaning() {
   );
 }
 
-const PARTS = { verdicts, years, tables, tries, towns, hedges, paint, large, drag: dragging, shear: shearing };
+/** A garden of so many kinds, two half-days a week: what is due in twelve weeks makes more than a hundred jobs. */
+function dueGarden(on, count = 220) {
+  const { CATALOGUE, demoGarden } = core;
+  const demo = demoGarden(on);
+  const kinds = CATALOGUE.taxa.filter((t) => t.group !== "unknown");
+  const plants = Array.from({ length: count }, (_, i) => {
+    const kind = kinds[(i * 37) % kinds.length];
+    return {
+      ...demo.plants[0],
+      id: `p-${i}`,
+      label: `Plant ${i}`,
+      bedId: demo.beds[i % demo.beds.length].id,
+      alongM: (i % 30) / 2,
+      taxonId: kind.id,
+      heightM: Math.min(3, (kind.matureHeightM[0] + kind.matureHeightM[1]) / 2),
+      widthM: 1,
+      goal: { ...demo.plants[0].goal, kind: "routine", heightM: null, lines: [] },
+      views: [],
+      pairedWith: null,
+    };
+  });
+  const halves = [
+    { weekday: 6, half: "morning", minutes: 150 },
+    { weekday: 0, half: "afternoon", minutes: 150 },
+  ];
+  const bare = { visits: [], observations: [], plans: [], programmes: [], stands: [], hedges: [], viewpoints: [] };
+  return { ...demo, ...bare, plants, rules: { ...demo.rules, time: { week: halves, otherwise: [], easy: true } } };
+}
+
+/** Work days: 120 jobs into 24 half-days, all that is done for it beside the solver alone on the same matrix; and in the browser. */
+async function workdays() {
+  const { CATALOGUE, costOf, date, fromColumns, halfDaysOf, jobsOf, openGarden, problemOf, pulledForward } = core;
+  const { toProgram, writeGardenFile } = core;
+  const { solve } = await built("solver", "web/src/worker/solver.ts");
+  const highs = await (await import("highs")).default();
+  for (const day of ["2026-03-10", "2026-05-20"]) {
+    const on = date(day);
+    const model = openGarden(dueGarden(on), CATALOGUE);
+    const all = jobsOf(model, on, 84).slice(0, 120);
+    const ids = new Set(all.map((j) => j.id));
+    const jobs = all.map((j) => ({ ...j, after: j.after.filter((id) => ids.has(id)) }));
+    const halves = halfDaysOf(model, on, 84);
+    const priced = median(
+      [1, 2, 3].map(() => timed(() => problemOf(openGarden(model.garden, CATALOGUE, model.cache), jobs, halves))),
+    );
+    let gap = 1;
+    const whole = [];
+    const alone = [];
+    for (let i = 0; i < 5; i++) {
+      const p = problemOf(model, jobs, halves);
+      whole.push(
+        timed(() => {
+          const program = toProgram(p);
+          const solved = solve(highs, program);
+          gap = solved.gap;
+          costOf(p, pulledForward(p, fromColumns(p, program, solved.values)));
+        }),
+      );
+      const program = toProgram(p);
+      alone.push(timed(() => solve(highs, program)));
+    }
+    console.log(
+      `work days, ${day}: ${jobs.length} jobs into ${halves.length} half-days: priced within ${priced.toFixed(0)} ms, fitted within ${median(whole).toFixed(0)}, gap ${gap}; ${(median(whole) / median(alone)).toFixed(2)} × the solver alone on the same matrix`,
+    );
+  }
+  const executablePath = ensureChromium();
+  const { chromium } = await import("@playwright/test");
+  const { url, stop } = await startServer();
+  const browser = await chromium.launch({ executablePath, args: QUIET_CHROMIUM });
+  const page = await (await browser.newContext({ serviceWorkers: "block" })).newPage();
+  await importGarden(page, url, writeGardenFile(dueGarden(date("2026-03-10"), 158)));
+  const began = performance.now();
+  await page.goto(`${url}/days?on=2026-03-10&days=84`);
+  const plan = page.getByRole("status", { name: "The plan" });
+  await plan.waitFor();
+  console.log(
+    `work days in the browser: the address opened, ${(await plan.textContent()).trim()} ${(performance.now() - began).toFixed(0)} ms`,
+  );
+  await browser.close();
+  await stop();
+}
+
+const PARTS = {
+  verdicts,
+  years,
+  tables,
+  tries,
+  towns,
+  hedges,
+  workdays,
+  paint,
+  large,
+  drag: dragging,
+  shear: shearing,
+};
 const only = process.argv[2];
 if (only !== undefined && !(only in PARTS))
   throw new Error(`no part of the bench is called ${only}: expected one of ${Object.keys(PARTS).join(", ")}`);

@@ -1,3 +1,4 @@
+export * from "./merge.ts";
 export { cutIssues, hedgeIssues, type Ground } from "./checks.ts";
 export * from "./diff.ts";
 export { gate } from "./gate.ts";

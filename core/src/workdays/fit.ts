@@ -61,9 +61,22 @@ const pairsOf = (p: FitProblem): FitProblem["pairs"] => {
 /** What a whole job costs in a half-day; put there by hand on a closed day it gains nothing. */
 const costAt = (j: FitJob, h: number): number | null => j.cost[h] ?? (j.fixed === h ? j.undone : null);
 
+/** What of a problem every arrangement of it is judged by, worked out once. */
+interface Ground {
+  readonly places: readonly (readonly number[])[];
+  readonly room: readonly Minutes[];
+  readonly pairs: FitProblem["pairs"];
+}
+const GROUNDS = new WeakMap<FitProblem, Ground>();
+function groundOf(p: FitProblem): Ground {
+  let ground = GROUNDS.get(p);
+  if (!ground) GROUNDS.set(p, (ground = { places: placesOf(p), room: roomOf(p), pairs: pairsOf(p) }));
+  return ground;
+}
+
 /** What an arrangement costs, and whether it may be: the one place where that is worked out. */
 export function costOf(p: FitProblem, a: Arrangement): FitCost {
-  const places = placesOf(p);
+  const { places, room, pairs } = groundOf(p);
   let total = 0;
   let holds = true;
   p.jobs.forEach((j, i) => {
@@ -83,10 +96,9 @@ export function costOf(p: FitProblem, a: Arrangement): FitCost {
   const at = (h: number, which: (j: FitJob) => boolean): Minutes =>
     sum(p.jobs.map((j, i) => (which(j) ? minutesAt(j, a[i]![h]!) : 0)));
   const minutes = p.minutes.map((_, h) => at(h, () => true));
-  const room = roomOf(p);
   if (minutes.some((m, h) => m > room[h]! + 1e-6)) holds = false;
   const heavy = p.minutes.map((_, h) => at(h, (j) => j.heavy) > p.heavyFrom + 1e-6);
-  if (pairsOf(p).some(([x, y]) => heavy[x] && heavy[y])) holds = false;
+  if (pairs.some(([x, y]) => heavy[x] && heavy[y])) holds = false;
   return { total, minutes, holds };
 }
 
@@ -117,9 +129,7 @@ export interface Program {
 
 /** Writes the problem as an integer program. */
 export function toProgram(p: FitProblem): Program {
-  const places = placesOf(p);
-  const room = roomOf(p);
-  const pairs = pairsOf(p);
+  const { places, room, pairs } = groundOf(p);
   const [cost, upper, lower]: [number[], number[], number[]] = [[], [], []];
   const column = (price: number, most: number, least = 0): number => {
     cost.push(price);

@@ -33,6 +33,8 @@ export interface WorkPlan extends WorkPlanParts {
   readonly arrangement: Arrangement;
   /** How much better an arrangement could still be, as a share; 0: none is. */
   readonly gap: number;
+  /** What the best arrangement comes to with nothing fixed by hand; null: nothing is. */
+  readonly freeTotal: number | null;
 }
 
 const byTime = (a: HalfDay, b: HalfDay): number =>
@@ -75,6 +77,13 @@ export function pulledForward(p: FitProblem, a: Arrangement): Arrangement {
   });
   return now;
 }
+
+/** The same problem with nothing fixed by hand; null where nothing is. */
+export const freed = (p: FitProblem): FitProblem | null =>
+  p.jobs.some((j) => j.fixed !== null) ? { ...p, jobs: p.jobs.map((j) => ({ ...j, fixed: null })) } : null;
+/** How much more a plan costs than it would with nothing fixed by hand; 0 where nothing is. */
+export const costOfFixing = (plan: WorkPlan): number =>
+  plan.freeTotal === null ? 0 : Math.max(0, costOf(plan.problem, plan.arrangement).total - plan.freeTotal);
 
 /** The jobs of a half-day in a plan. */
 export const inHalf = (plan: WorkPlan, half: number): readonly InHalf[] =>

@@ -37,7 +37,7 @@ function matrixOf(p: Program, infinity: number) {
 }
 
 /** So many seconds the solver has to prove that nothing is better; what it has found by then is good, and says how far off it may be. */
-export const SOLVER_SECONDS = 20;
+export const SOLVER_SECONDS = 8;
 
 /**
  * Solves a program exactly.

@@ -1,12 +1,16 @@
 /** Each piece of work by its name, a step at a time: it yields how far it is. */
 import {
   CATALOGUE,
+  costOf,
+  freed,
   fromColumns,
   pulledForward,
   toProgram,
   workLight,
   workPlanParts,
   workYears,
+  type Arrangement,
+  type FitProblem,
   type WorkPlan,
   type WorkPlanAsked,
 } from "@wren/core";
@@ -23,10 +27,20 @@ async function* workPlan(asked: WorkPlanAsked, onProgress: Progress): AsyncGener
   const [{ solve }, { loadSolver }] = await Promise.all([import("./solver.ts"), import("./loadSolver.ts")]);
   const highs = await loadSolver();
   yield 0.4;
-  const program = toProgram(parts.problem);
-  // The gap shrinks to nothing: what is left of it is what is left to do.
-  const { values, gap } = solve(highs, program, (g) => onProgress(1 - 0.6 * Math.min(1, g)));
-  return { ...parts, arrangement: pulledForward(parts.problem, fromColumns(parts.problem, program, values)), gap };
+  const fitted = (problem: FitProblem): { readonly arrangement: Arrangement; readonly gap: number } => {
+    const program = toProgram(problem);
+    // The gap shrinks to nothing: what is left of it is what is left to do.
+    const { values, gap } = solve(highs, program, (g) => onProgress(1 - 0.6 * Math.min(1, g)));
+    return { arrangement: fromColumns(problem, program, values), gap };
+  };
+  const { arrangement, gap } = fitted(parts.problem);
+  const free = freed(parts.problem);
+  return {
+    ...parts,
+    arrangement: pulledForward(parts.problem, arrangement),
+    gap,
+    freeTotal: free && costOf(free, fitted(free).arrangement).total,
+  };
 }
 
 export const WORKS: {

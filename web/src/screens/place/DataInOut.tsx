@@ -1,6 +1,6 @@
 /** The whole garden in one file, out and in. An import shows what it would change, and is all or nothing. */
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
-import { demoGarden, emptyGarden } from "@wren/core";
+import { demoGarden, emptyGarden, gardenChange, mergeGardens, type Prefer } from "@wren/core";
 import { useState } from "react";
 import { today } from "../../data/clock.ts";
 import { download } from "../../data/download.ts";
@@ -9,6 +9,7 @@ import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { db } from "../../state/keeper.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
+import { OneOf } from "../../ui/Chips.tsx";
 import { FileButton } from "../../ui/FileButton.tsx";
 import { Scroller } from "../../ui/Scroller.tsx";
 import { Section } from "../../ui/Section.tsx";
@@ -48,10 +49,25 @@ function Preview({ found }: { readonly found: Import }) {
 export function DataInOut() {
   const { garden, apart, change } = useGarden();
   const [found, setFound] = useState<Import | null>(null);
+  const [way, setWay] = useState<"replace" | "together">("replace");
+  const [prefer, setPrefer] = useState<Prefer>("own");
+  const open = async (file: File): Promise<void> => {
+    setWay("replace");
+    setFound(await readImport(file, garden));
+  };
+  // The same garden from another device: the two are brought together, or one stands in the other's place.
+  const twin = found?.ok === true && found.read.garden.id === garden.id && !found.change.nothing;
+  const merged = twin && way === "together" ? mergeGardens(garden, found.read.garden, prefer) : null;
   const take = async (): Promise<void> => {
     if (!found?.ok) return;
     const { read } = found;
-    if (await change("Garden imported", () => read.garden, alongWith(read))) setFound(null);
+    const along = alongWith(read);
+    const kept = merged
+      ? await change("Two copies brought together", (g) => mergeGardens(g, read.garden, prefer).garden, {
+          pictures: along.pictures ?? [],
+        })
+      : await change("Garden imported", () => read.garden, along);
+    if (kept) setFound(null);
   };
   const clear = () =>
     change("Garden cleared", (g) => ({ ...emptyGarden(newId(), g.place), name: g.name, rules: g.rules, beds: [] }), {
@@ -73,7 +89,7 @@ export function DataInOut() {
           variant="outlined"
           label="Garden file"
           accept=".json,application/json"
-          onFile={(file) => void readImport(file, garden).then(setFound)}
+          onFile={(file) => void open(file)}
         >
           Import a garden
         </FileButton>
@@ -101,7 +117,34 @@ export function DataInOut() {
             {found.ok ? "What the import will change" : "This file cannot be imported"}
           </DialogTitle>
           <Scroller component={DialogContent} label={found.ok ? "Changes" : "Problems"}>
-            <Preview found={found} />
+            {twin && (
+              <OneOf
+                label="It is this very garden, from another day or device"
+                value={way}
+                options={[
+                  { value: "together", label: "Bring the two together" },
+                  { value: "replace", label: "Put the file’s in the place of this one" },
+                ]}
+                onChange={setWay}
+              />
+            )}
+            {merged && merged.differing.length > 0 && (
+              <OneOf
+                label={`${merged.differing.length} ${merged.differing.length === 1 ? "row differs" : "rows differ"}: which stay?`}
+                value={prefer}
+                options={[
+                  { value: "own", label: "Those here" },
+                  { value: "theirs", label: "Those of the file" },
+                ]}
+                onChange={setPrefer}
+                hint="What only one of the two removed comes back."
+              />
+            )}
+            {merged ? (
+              <ChangePreview of="The two together" change={gardenChange(garden, merged.garden)} />
+            ) : (
+              <Preview found={found} />
+            )}
           </Scroller>
           <DialogActions>
             <Button onClick={() => setFound(null)}>{found.ok ? "Leave it" : "Close"}</Button>

@@ -1,7 +1,17 @@
 /** "What shall I do this Saturday?" – the jobs that are due, fitted into the half-days there are, in the order of the sun. */
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { Box, Button, LinearProgress, Typography } from "@mui/material";
-import { halfText, inHalf, namedJobText, priceText, withMoved, type Half, type Job, type WorkPlan } from "@wren/core";
+import {
+  costOfFixing,
+  halfText,
+  inHalf,
+  namedJobText,
+  priceText,
+  withMoved,
+  type Half,
+  type Job,
+  type WorkPlan,
+} from "@wren/core";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { now, today } from "../../data/clock.ts";
@@ -126,6 +136,10 @@ export function WorkDaysScreen() {
                   plan.gap === 0
                     ? "no arrangement of them costs less"
                     : `another arrangement may cost ${(plan.gap * 100).toFixed(1)} % less, not more`
+                }${
+                  costOfFixing(plan) >= 0.005
+                    ? `; what you fixed costs ${priceText(costOfFixing(plan))} more than leaving it free`
+                    : ""
                 }.${byHand && state.is !== "done" ? ` ${byHand.said}` : ""}`}
           </Box>
           <div className="no-print-after">
