@@ -4,6 +4,7 @@ import {
   costOf,
   fromColumns,
   minutesAt,
+  pulledForward,
   seeded,
   toProgram,
   type Arrangement,
@@ -73,6 +74,9 @@ test("on 200 random gardens' weeks the solver's price is the least of all arrang
     const least = byTrying(p);
     expect([seed, solved.gap, cost.holds]).toEqual([seed, 0, true]);
     expect(cost.total).toBeCloseTo(least, 6);
+    // Pulled forward it costs the same and still holds.
+    const early = costOf(p, pulledForward(p, fromColumns(p, program, solved.values)));
+    expect([early.holds, early.total <= cost.total + 1e-9]).toEqual([true, true]);
   }
 });
 

@@ -220,3 +220,40 @@ export const fromColumns = (p: FitProblem, program: Program, values: ArrayLike<n
       return c < 0 ? 0 : Math.round(values[c]!) + 0;
     }),
   );
+
+/** Jobs are done as early as they cost no more: what waits may be met by rain. The price stays the same. */
+export function pulledForward(p: FitProblem, a: Arrangement): Arrangement {
+  const { places, room, pairs } = groundOf(p);
+  const now = a.map((row) => [...row]);
+  const minutes = [...costOf(p, a).minutes];
+  const heavy = p.minutes.map((_, h) => sum(p.jobs.map((j, i) => (j.heavy ? minutesAt(j, now[i]![h]!) : 0))));
+  const rests = (h: number, more: Minutes): boolean =>
+    heavy[h]! + more <= p.heavyFrom ||
+    pairs.every(([x, y]) => (x !== h && y !== h) || heavy[x === h ? y : x]! <= p.heavyFrom);
+  p.jobs.forEach((j, i) => {
+    const at = now[i]!.findIndex((n) => n > 0);
+    if (j.pieces > 1 || j.fixed !== null || at <= 0) return;
+    const takes = minutesAt(j, 1);
+    const first = (h: number): boolean =>
+      j.after.every((k) => places[k]!.length === 0 || sum(now[k]!.slice(0, h + 1)) === p.jobs[k]!.pieces);
+    const to = places[i]!.find(
+      (h) =>
+        h < at &&
+        j.cost[h]! <= j.cost[at]! + 1e-9 &&
+        minutes[h]! + takes <= room[h]! &&
+        (!j.heavy || rests(h, takes)) &&
+        first(h),
+    );
+    if (to === undefined) return;
+    now[i]![at] = 0;
+    now[i]![to] = 1;
+    for (const [h, sign] of [
+      [at, -1],
+      [to, 1],
+    ] as const) {
+      minutes[h] = minutes[h]! + sign * takes;
+      if (j.heavy) heavy[h] = heavy[h]! + sign * takes;
+    }
+  });
+  return now;
+}

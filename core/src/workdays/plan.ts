@@ -60,24 +60,6 @@ export function workPlanParts(asked: WorkPlanAsked, catalogue: Catalogue): WorkP
   return { on, jobs, halves, problem: problemOf(model, jobs, halves) };
 }
 
-/** Jobs are done as early as they cost no more: what waits may be met by rain. The price stays the same. */
-export function pulledForward(p: FitProblem, a: Arrangement): Arrangement {
-  let now = a.map((row) => [...row]);
-  p.jobs.forEach((j, i) => {
-    const at = now[i]!.findIndex((n) => n > 0);
-    if (j.pieces > 1 || j.fixed !== null || at <= 0) return;
-    for (let h = 0; h < at; h++) {
-      const cost = j.cost[h];
-      if (cost == null || cost > j.cost[at]! + 1e-9) continue;
-      const moved = now.map((row, k) => (k === i ? row.map((_, x) => Number(x === h)) : row));
-      if (!costOf(p, moved).holds) continue;
-      now = moved;
-      return;
-    }
-  });
-  return now;
-}
-
 /** The same problem with nothing fixed by hand; null where nothing is. */
 export const freed = (p: FitProblem): FitProblem | null =>
   p.jobs.some((j) => j.fixed !== null) ? { ...p, jobs: p.jobs.map((j) => ({ ...j, fixed: null })) } : null;
