@@ -25,9 +25,9 @@ const VIEWS = [
   { name: "bench", path: `/plant/lilac-corner/bench?on=${DAY}`, size: WIDE, press: "Suggest" },
   { name: "bench-phone", path: "/plant/panicle-seat/bench?on=2026-03-10", size: PHONE, press: "Suggest" },
   { name: "walk-phone", path: "/walk", size: PHONE },
-  { name: "survey-phone", path: "/plant/climbing-wall/survey", size: PHONE },
   { name: "key", path: "/which/hydrangeas?plant=gift-steps&shows=bare", size: WIDE },
-  { name: "kinds", path: `/kinds?group=clematis&on=${DAY}`, size: WIDE },
+  { name: "workdays", path: "/days?on=2026-03-10", size: WIDE, seen: /no arrangement of them/ },
+  { name: "atplant-phone", path: "/at/panicle-seat?on=2026-03-10&task=shape", size: PHONE, press: "Begin" },
   { name: "kind", path: `/kinds/hydrangea-quercifolia?on=${DAY}`, size: WIDE },
   { name: "hedge", path: `/hedges/yew-hedge?on=${DAY}`, size: WIDE },
   { name: "unsettled", path: "/plant/gift-steps?on=2026-03-20", size: WIDE },
@@ -54,6 +54,7 @@ for (const v of VIEWS.filter((v) => only.length === 0 || only.includes(v.name)))
   if (v.size === WIDE && (await page.getByRole("slider", { name: "Day of the year" }).count()) > 0)
     await page.getByText("300 years of weather").waitFor({ timeout: 60_000 });
   if (v.press) await page.getByRole("button", { name: v.press }).click();
+  if (v.seen) await page.getByText(v.seen).waitFor({ timeout: 60_000 });
   if (v.press) await page.getByText(/: proposal\./).waitFor({ state: "hidden", timeout: 30_000 });
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(out, `${v.name}.png`) });

@@ -101,13 +101,15 @@ export function explainMinutes(a: Advice, plant: Plant): Explanation {
     formula:
       minutes.from === "log"
         ? "The middle of what you logged for this task at this plant, with what it varied by."
-        : "Height times width, times minutes for a square metre of this task, and a few for setting up and clearing away. Hands differ by half. Once you log minutes here, they count instead.",
+        : minutes.from === "pace"
+          ? "Height times width, times minutes for a square metre of this task, and a few for setting up; times your pace: what you logged elsewhere beside what was expected there, weighed against a usual hand. Jobs differ by a fifth, and so do days."
+          : "Height times width, times minutes for a square metre of this task, and a few for setting up and clearing away. Hands differ by half. Once you log minutes here, they count instead.",
     inputs: [
       ["Task", TASK_TABLE[a.task].label],
       ["Width", `${plant.widthM} m`],
       ["Least, usual, most", [minutes.low, minutes.usual, minutes.high].map((m) => Math.round(m)).join(" · ")],
     ],
-    sources: [minutes.from === "log" ? "record" : "assumption"],
+    sources: [minutes.from === "size" ? "assumption" : "record"],
   };
 }
 

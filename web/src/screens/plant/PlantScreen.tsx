@@ -179,6 +179,9 @@ function Known({ plant }: { readonly plant: Plant }) {
         <Button component={DayLink} to={`/plant/${plant.id}/record/${advice.task}`} variant="contained">
           Record a visit
         </Button>
+        <Button component={DayLink} to={`/at/${plant.id}`} variant="outlined">
+          At the plant
+        </Button>
         <Button component={DayLink} to={`/plant/${plant.id}/bench`} variant="outlined">
           Bench
         </Button>

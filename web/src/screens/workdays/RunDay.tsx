@@ -25,7 +25,7 @@ import { DayLink } from "../../ui/DayLink.tsx";
 import { Why, type Explanation } from "../../ui/Why.tsx";
 import { clockText, rangeText } from "./runTexts.ts";
 
-const COLUMNS = { xs: "48px 1fr", md: "56px minmax(0, 1.2fr) minmax(120px, 1fr) 305px" } as const;
+const COLUMNS = { xs: "48px 1fr", md: "56px minmax(0, 1.2fr) minmax(110px, 1fr) 318px" } as const;
 const CELL_MIN = 15;
 /** Sun and shade at the job's plant through the half-day, the time it is worked at framed. */
 function SunStrip({
@@ -176,6 +176,7 @@ function Step({ model, step, half, cost, halves, from, to, sun, onMove, onFree }
           <>
             <select
               className="press"
+              style={{ padding: "0 6px", maxWidth: 190 }}
               aria-label={`Another half-day for ${plant.label}`}
               value={half.id}
               onChange={(e) =>
