@@ -46,6 +46,7 @@ const pwa = VitePWA({
 
 const shared = {
   plugins: [react()],
+  resolve: { alias: { "node:module": join(import.meta.dirname, "src/worker/noNode.ts") } },
   define: { __CORE__: JSON.stringify(coreHash()) },
   worker: { format: "es" as const },
 };

@@ -136,6 +136,7 @@ export {
   HALVES,
   TOOLS,
   type Tool,
+  UNLOOKED_HEALTH,
   UNSAID_RULES,
   sameData,
   wish,

@@ -29,6 +29,9 @@ import {
   VERDICT_TABLE,
   verdictFor,
   weekdayOf,
+  leftUndone,
+  workPlanParts,
+  type WorkPlan,
   type Garden,
   type GardenModel,
   type Job,
@@ -325,6 +328,42 @@ describe("the run", () => {
     expect(kit.loads.map((l) => l.kind).toSorted()).toEqual(["bin", "chips"]);
     expect(kit.tools.map((t) => [t.tool, t.owned])).toContainEqual(["loppers", false]);
     expect(kit.sharpen).toBe(true);
+  });
+});
+
+describe("what is left undone says what would make it fit", () => {
+  const plan = (half: { readonly minutes: number; readonly weekday: number } | null, day = on, days = 7): WorkPlan => {
+    const week = half ? [{ weekday: half.weekday, half: "morning" as const, minutes: half.minutes }] : [];
+    const garden = { ...demoGarden(day), rules: { ...WEEKEND, time: { ...WEEKEND.time, week } } };
+    const parts = workPlanParts({ garden, on: day, days, now: null }, CATALOGUE);
+    return { ...parts, arrangement: parts.jobs.map(() => parts.halves.map(() => 0)), gap: 0, freeTotal: null };
+  };
+  const left = (p: WorkPlan, day = on) => leftUndone(openGarden(demoGarden(day), CATALOGUE), p);
+
+  test("a half-day too short: so many minutes more; the dearest first; every job is told", () => {
+    const p = plan({ minutes: 20, weekday: 6 });
+    const told = left(p);
+    expect(told.length).toBe(p.jobs.length);
+    expect(told.map((l) => l.cost)).toEqual(told.map((l) => l.cost).toSorted((a, b) => b - a));
+    for (const l of told) {
+      if (l.fits.by !== "minutes") continue;
+      const needs = Math.ceil(l.job.minutes.usual / l.job.pieces / 5) * 5 + (l.job.pieces > 1 ? 5 : 0);
+      expect([l.job.id, l.fits.more]).toEqual([l.job.id, Math.max(0, needs - 20)]);
+    }
+    expect(told.some((l) => l.fits.by === "minutes" && l.fits.more > 0)).toBe(true);
+  });
+
+  test("no half-day in its days: a day on which it is open, with its minutes", () => {
+    const told = left(plan(null)).filter((l) => l.job.task !== null);
+    expect(told.length).toBeGreaterThan(3);
+    for (const l of told) if (l.fits.by === "day") expect(jobPrice(demoModel, l.job, l.fits.on).harm).not.toBeNull();
+    expect(told.some((l) => l.fits.by === "day")).toBe(true);
+  });
+
+  test("in midwinter what is due waits, and says what for", () => {
+    const winter = date("2026-01-06");
+    for (const l of left(plan({ minutes: 120, weekday: 6 }, winter, 14), winter))
+      if (l.fits.by === "nothing") expect(l.fits.reason).not.toBeNull();
   });
 });
 

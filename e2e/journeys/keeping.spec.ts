@@ -152,6 +152,13 @@ test.describe("without a connection", () => {
     });
     const bar = page.getByText("A new version of Wren Song is ready.");
     await expect(bar).toBeVisible();
+    // In the middle of a job nothing is offered.
+    await page.goto(`${url}/at/panicle-seat?task=shape`);
+    await page.getByRole("button", { name: "Begin" }).click();
+    await expect(page.getByText("pass 1 of")).toBeVisible();
+    await expect(bar).toBeHidden();
+    await page.goto(`${url}/today`);
+    await expect(bar).toBeVisible();
     await Promise.all([page.waitForEvent("load"), page.getByRole("button", { name: "Take it now" }).click()]);
     await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
     await expect(bar).toBeHidden();

@@ -1,6 +1,6 @@
 /** What a new row starts with where nobody has looked or said anything yet. Apart from the schemas, which more come without. */
 import type { Bed, Place, Rules } from "./place.ts";
-import type { Plant } from "./plant.ts";
+import type { Health, Plant } from "./plant.ts";
 
 /** Prices nobody has said. */
 export const NO_PRICES = { hour: null, plant: null, haulM3: null } as const;
@@ -38,6 +38,18 @@ export const UNSURVEYED_BED = {
   wind: null,
   water: null,
 } as const satisfies Partial<Bed>;
+
+/** A look at the health that has looked at nothing yet. */
+export const UNLOOKED_HEALTH = {
+  scratch: "not-tried",
+  growth: "not-looked",
+  deadShare: 0,
+  frost: false,
+  disease: false,
+  drought: false,
+  weak: false,
+  sparseFoot: false,
+} as const satisfies Omit<Health, "on">;
 
 /** What nobody has surveyed yet; a new row starts with it and an old file is filled up with it. */
 export const UNSURVEYED_PLANT = {

@@ -4,7 +4,16 @@ import type { PlainDate } from "../calendar/index.ts";
 import { passesOffered, type Pass } from "../craft/index.ts";
 import { adviseOn, type Advice } from "../advice/index.ts";
 import { heightOf, newestStand, type GardenModel } from "../garden/index.ts";
-import type { Find, Plant, Stand, StemCut, Task, Visit, Work } from "../model/index.ts";
+import {
+  UNLOOKED_HEALTH,
+  type Find,
+  type Plant,
+  type Stand,
+  type StemCut,
+  type Task,
+  type Visit,
+  type Work,
+} from "../model/index.ts";
 import { regimeOf } from "../price/index.ts";
 import { buildOf, stemsAsHigh, type Build } from "../stems/index.ts";
 import type { Minutes, Share } from "../units/index.ts";
@@ -139,17 +148,6 @@ export const FIND_ROWS: Readonly<Record<Find, FindRow>> = {
   },
 };
 
-/** What was looked at of a plant of which nothing else is known. */
-const UNLOOKED = {
-  scratch: "not-tried",
-  growth: "not-looked",
-  deadShare: 0,
-  frost: false,
-  disease: false,
-  drought: false,
-  weak: false,
-  sparseFoot: false,
-} as const;
 /** A plant with what was found at it: the answer changes with it. */
 export function withFind(plant: Plant, find: Find, on: PlainDate): Plant {
   switch (find) {
@@ -160,7 +158,7 @@ export function withFind(plant: Plant, find: Find, on: PlainDate): Plant {
         ? plant
         : { ...plant, touches: [...plant.touches, { what: "wire", distanceM: 0 }] };
     case "disease":
-      return { ...plant, health: { ...(plant.health ?? UNLOOKED), on, disease: true } };
+      return { ...plant, health: { ...(plant.health ?? UNLOOKED_HEALTH), on, disease: true } };
     default:
       return plant;
   }

@@ -4,7 +4,8 @@ import { toolsFor } from "../craft/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import { clampShare, type Celsius, type Minutes, type Share } from "../units/index.ts";
 import type { HalfDay } from "./halfDays.ts";
-import { taskRank, type Job } from "./jobs.ts";
+import type { Job } from "./job.ts";
+import { taskRank } from "./jobs.ts";
 import { runOf, type RunProblem } from "./run.ts";
 import { SunOfDay } from "./sun.ts";
 

@@ -5,6 +5,7 @@ export * from "./due.ts";
 export * from "./fit.ts";
 export * from "./halfDays.ts";
 export * from "./jobPrice.ts";
+export * from "./job.ts";
 export * from "./jobs.ts";
 export * from "./kit.ts";
 export * from "./plan.ts";

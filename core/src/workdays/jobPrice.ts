@@ -6,7 +6,7 @@ import { hedgeStands, hedgeTrims, trimsOn, type HedgeTrims } from "../hedges/ind
 import { VERDICT_TABLE, type Task } from "../model/index.ts";
 import { harmPartsOn, type HarmPart, type KindYear } from "../price/index.ts";
 import type { Days } from "../units/index.ts";
-import type { Job } from "./jobs.ts";
+import type { Job } from "./job.ts";
 
 /** The price of a job on a day, in years' flowers. */
 export interface JobPrice {

@@ -4,38 +4,11 @@ import { heightOf, type GardenModel } from "../garden/index.ts";
 import { hedgeStands, hedgeTo, leftToTrimM, wantedSection } from "../hedges/index.ts";
 import { minutesFor } from "../jobsite/index.ts";
 import type { Plant, Task } from "../model/index.ts";
-import type { Days, Minutes } from "../units/index.ts";
+import type { Days } from "../units/index.ts";
 import { HEAVY_TASKS, LEFT_UNDONE, WORKDAY_ASSUMPTIONS } from "./assumptions.ts";
+import type { Job, JobMinutes } from "./job.ts";
 import { leastAfter } from "./jobPrice.ts";
 import { allDue, type Due, type DueKind } from "./due.ts";
-
-/** Minutes of a job: low, usual, high, and where they are from. */
-export interface JobMinutes {
-  readonly low: Minutes;
-  readonly usual: Minutes;
-  readonly high: Minutes;
-  readonly from: "log" | "pace" | "size" | "hedge" | "look";
-}
-
-/** A piece of work that is due, to be given a day. */
-export interface Job {
-  readonly id: string;
-  readonly due: Due;
-  readonly plantId: string;
-  /** null: nothing is cut, something is looked at. */
-  readonly task: Task | null;
-  readonly minutes: JobMinutes;
-  /** Into so many it may be parted; a hedge by its length, long work by the hour. */
-  readonly pieces: number;
-  readonly heavy: boolean;
-  /** Jobs at the same plant that come first, by id. */
-  readonly after: readonly string[];
-  /** Days on which it may be done, as far as its own dates go. */
-  readonly from: PlainDate;
-  readonly until: PlainDate;
-  /** Left undone it costs so much. */
-  readonly undone: number;
-}
 
 /** Of two dues for the same task at a plant the one that was meant most counts. */
 const RANK: readonly DueKind[] = ["planned", "years", "next-step", "trim", "window", "look-for"];

@@ -10,7 +10,8 @@ import type { InHalf } from "./dayRun.ts";
 import { costOf, minutesAt, type Arrangement, type FitProblem } from "./fit.ts";
 import { halfDayOf, halfDaysOf, type Closed, type HalfDay } from "./halfDays.ts";
 import { jobPrice, whyClosed } from "./jobPrice.ts";
-import { jobsOf, type Job } from "./jobs.ts";
+import type { Job } from "./job.ts";
+import { jobsOf } from "./jobs.ts";
 import { problemOf } from "./problem.ts";
 
 /** What a plan of work is asked for. */

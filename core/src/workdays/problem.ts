@@ -6,7 +6,7 @@ import { WORKDAY_ASSUMPTIONS } from "./assumptions.ts";
 import type { FitProblem } from "./fit.ts";
 import type { HalfDay } from "./halfDays.ts";
 import { jobPrice, type JobPrice } from "./jobPrice.ts";
-import type { Job } from "./jobs.ts";
+import type { Job } from "./job.ts";
 
 /** What a job costs in a half-day: the price of the day, and a little for a day that may be lost, or is another than was kept. */
 export interface JobCost extends JobPrice {

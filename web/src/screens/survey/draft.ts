@@ -7,20 +7,12 @@ import {
   type Observation,
   type Plant,
   type PlainDate,
+  UNLOOKED_HEALTH,
 } from "@wren/core";
 
 /** Health as it is being asked; null until a question was answered. */
 export type HealthDraft = Omit<Health, "on">;
-export const UNLOOKED: HealthDraft = {
-  scratch: "not-tried",
-  growth: "not-looked",
-  deadShare: 0,
-  frost: false,
-  disease: false,
-  drought: false,
-  weak: false,
-  sparseFoot: false,
-};
+export const UNLOOKED: HealthDraft = UNLOOKED_HEALTH;
 
 export function healthAnswer(model: GardenModel, plant: Plant, draft: HealthDraft, on: PlainDate): HealthAnswer {
   const year = model.yearOf(model.taxonOf(plant));
