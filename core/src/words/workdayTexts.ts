@@ -84,8 +84,12 @@ export function wouldFitText(fits: WouldFit, say: Voice): string {
   switch (fits.by) {
     case "minutes":
       return fits.more <= 0
-        ? `There is room on ${halfText(fits.half, say)}, but other work there would have to give way.`
+        ? fits.gain < 0.005
+          ? `There is room on ${halfText(fits.half, say)}, but it would cost as much there as it does left undone.`
+          : `There is room on ${halfText(fits.half, say)}, but other work would have to give way.`
         : `${Math.ceil(fits.more / 5) * 5} more minutes on ${halfText(fits.half, say)} would do.`;
+    case "later":
+      return `Its day comes about ${say.date(fits.on)}.`;
     case "day":
       return `None of your half-days lies in its days: about ${Math.ceil(fits.minutes / 5) * 5} minutes on ${say.date(fits.on)} would do.`;
     case "nothing":

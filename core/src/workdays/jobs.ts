@@ -1,5 +1,5 @@
 /** Jobs: what is due within some days, each once, with its minutes, its pieces and what has to come before it. */
-import { addDays, daysBetween, type PlainDate } from "../calendar/index.ts";
+import { addDays, type PlainDate } from "../calendar/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
 import { hedgeStands, hedgeTo, leftToTrimM, wantedSection } from "../hedges/index.ts";
 import { minutesFor } from "../jobsite/index.ts";
@@ -119,6 +119,3 @@ export function jobsOf(model: GardenModel, on: PlainDate, days: Days): readonly 
 /** How tall a job's plant stands, for what has to be reached. */
 export const jobHeightM = (model: GardenModel, job: Job, on: PlainDate): number =>
   heightOf(model, model.plant(job.plantId), on).heightM;
-
-/** Days from a day to the end of a job's days. */
-export const daysLeft = (job: Job, on: PlainDate): Days => daysBetween(on, job.until);

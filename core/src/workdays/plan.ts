@@ -25,6 +25,8 @@ export interface WorkPlanAsked {
 /** Jobs and half-days with the problem that they make. */
 export interface WorkPlanParts {
   readonly on: PlainDate;
+  /** The last day that is looked at. */
+  readonly until: PlainDate;
   readonly jobs: readonly Job[];
   readonly halves: readonly HalfDay[];
   readonly problem: FitProblem;
@@ -58,7 +60,7 @@ export function workPlanParts(asked: WorkPlanAsked, catalogue: Catalogue): WorkP
   const { on } = asked;
   const halves = halvesFor(model, asked);
   const jobs = jobsOf(model, on, asked.days);
-  return { on, jobs, halves, problem: problemOf(model, jobs, halves) };
+  return { on, until: addDays(on, asked.days), jobs, halves, problem: problemOf(model, jobs, halves) };
 }
 
 /** The same problem with nothing fixed by hand; null where nothing is. */
@@ -78,7 +80,9 @@ export const inHalf = (plan: WorkPlan, half: number): readonly InHalf[] =>
 /** What would let a job fit that is left undone. */
 export type WouldFit =
   /** So many minutes more on a half-day. */
-  | { readonly by: "minutes"; readonly half: HalfDay; readonly more: Minutes }
+  | { readonly by: "minutes"; readonly half: HalfDay; readonly more: Minutes; readonly gain: number }
+  /** It is open only after the last day that is looked at: it waits, and nothing is lost. */
+  | { readonly by: "later"; readonly on: PlainDate }
   /** A half-day on that day: none of those there are lies in its days. */
   | { readonly by: "day"; readonly on: PlainDate; readonly minutes: Minutes }
   /** Nothing: every day is closed for it. */
@@ -115,13 +119,16 @@ function wouldFit(model: GardenModel, plan: WorkPlan, i: number): WouldFit {
   const short = halves.flatMap((half, h) => {
     const cost = fit.cost[h];
     // A day that costs more than leaving it is no help.
-    return cost == null || cost >= fit.undone ? [] : [{ half, more: Math.max(0, used[h]! + needs - p.minutes[h]!) }];
+    return cost == null || cost > fit.undone + 1e-9
+      ? []
+      : [{ half, more: Math.max(0, used[h]! + needs - p.minutes[h]!), gain: fit.undone - cost }];
   });
   if (short.length > 0) {
     const least = short.reduce((a, b) => (b.more < a.more ? b : a));
     return { by: "minutes", ...least };
   }
   const day = openDay(model, job, plan.on);
+  if (day !== null && day > plan.until) return { by: "later", on: day };
   if (day !== null) return { by: "day", on: day, minutes: job.minutes.usual };
   return { by: "nothing", reason: whyClosed(model, job, job.from < plan.on ? plan.on : job.from) };
 }

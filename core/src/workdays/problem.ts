@@ -22,7 +22,8 @@ export function jobCost(model: GardenModel, job: Job, half: Pick<HalfDay, "on" |
   const a = WORKDAY_ASSUMPTIONS;
   const inDays = half.on >= job.from && half.on <= job.until;
   const price = inDays ? jobPrice(model, job, half.on) : CLOSED;
-  const putOff = half.lostOdds * a.putOff;
+  // A look is taken in any weather.
+  const putOff = job.task === null ? 0 : half.lostOdds * a.putOff;
   const kept = job.due.plan;
   const moved = kept !== null && kept.half !== null && (kept.on !== half.on || kept.half !== half.half) ? a.moved : 0;
   return { ...price, putOff, moved, total: price.harm === null ? null : price.harm + putOff + moved };

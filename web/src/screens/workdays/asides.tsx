@@ -87,12 +87,24 @@ export function MovedPart({ model, plan }: { readonly model: GardenModel; readon
 
 export function LeftPart({ model, plan }: { readonly model: GardenModel; readonly plan: WorkPlan }) {
   const say = useVoice();
-  const left = useMemo(() => leftUndone(model, plan), [model, plan]);
+  const undone = useMemo(() => leftUndone(model, plan), [model, plan]);
+  const left = undone.filter((l) => l.fits.by !== "later");
+  const later = undone.filter((l) => l.fits.by === "later");
+  const comes = later.length > 0 && (
+    <p style={{ marginTop: 8 }}>
+      Later, after these days:{" "}
+      {later
+        .map((l) => `${namedJobText(model, l.job)}${l.fits.by === "later" ? ` (about ${say.date(l.fits.on)})` : ""}`)
+        .join("; ")}
+      .
+    </p>
+  );
   const [all, setAll] = useState(false);
   if (left.length === 0)
     return plan.jobs.length > 0 ? (
       <Section title="Left undone">
-        <p>Nothing: all that is due fits.</p>
+        <p>Nothing: all that may be done in these days fits.</p>
+        {comes}
       </Section>
     ) : null;
   return (
@@ -110,6 +122,7 @@ export function LeftPart({ model, plan }: { readonly model: GardenModel; readonl
           Show all {left.length}
         </button>
       )}
+      {comes}
     </Section>
   );
 }
