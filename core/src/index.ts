@@ -643,6 +643,7 @@ export {
   gainText,
   inFeet,
   closedText,
+  dearerText,
   DUE_NAMES,
   FIND_NAMES,
   HALF_NAMES,

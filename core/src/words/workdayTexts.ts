@@ -119,6 +119,10 @@ export function movedText(m: MovedJob, say: Voice): string {
 export const priceText = (harm: number): string =>
   harm < 0.005 ? "0" : harm < 0.095 ? (harm * 100).toFixed(1) : String(Math.round(harm * 100));
 
+/** What a change does to the price. // => dearerText(0.12) is "costs 12 more" */
+export const dearerText = (dearer: number): string =>
+  Math.abs(dearer) < 0.005 ? "costs the same" : `costs ${priceText(Math.abs(dearer))} ${dearer > 0 ? "more" : "less"}`;
+
 /** Parts of a price, in words. */
 export const PART_NAMES: Readonly<Record<keyof JobCost["parts"] | "putOff" | "moved", string>> = {
   flowers: "Flowers lost or late",

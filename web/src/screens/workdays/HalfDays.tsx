@@ -1,5 +1,5 @@
 /** The half-days of a plan side by side, and one of them with its run and its kit. */
-import { useDroppable } from "@dnd-kit/core";
+import { useDndContext, useDroppable } from "@dnd-kit/core";
 import { Box, Typography } from "@mui/material";
 import {
   closedText,
@@ -8,6 +8,8 @@ import {
   halfText,
   inHalf,
   kitOf,
+  dearerText,
+  withMoved,
   type GardenModel,
   type HalfDay,
   type InHalf,
@@ -124,6 +126,12 @@ function OneHalf({ model, plan, at, onMove, onFree }: PlanProps & { readonly at:
 export function HalfDays({ model, plan, onMove, onFree }: PlanProps) {
   const say = useVoice();
   const [openId, setOpenId] = useState<string | null>(null);
+  const { active } = useDndContext();
+  /** While a job is dragged, what it would cost there. */
+  const dragged = (h: number): string | null =>
+    active === null || inHalf(plan, h).some((j) => j.job.id === active.id)
+      ? null
+      : dearerText(withMoved(plan, String(active.id), h).dearer);
   const filled = plan.halves.map((half, h) => ({ half, h, jobs: inHalf(plan, h) }));
   const first = filled.find((f) => f.jobs.length > 0) ?? filled[0];
   const open = filled.find((f) => f.half.id === openId) ?? first;
@@ -136,7 +144,7 @@ export function HalfDays({ model, plan, onMove, onFree }: PlanProps) {
         aria-label="Half-days"
         sx={{ display: "flex", gap: 1, flexWrap: "wrap", mb: 2 }}
       >
-        {filled.map(({ half, jobs }) => (
+        {filled.map(({ half, h, jobs }) => (
           <Half key={half.id} id={half.id} closed={half.closed !== null}>
             <button
               type="button"
@@ -155,9 +163,11 @@ export function HalfDays({ model, plan, onMove, onFree }: PlanProps) {
               <span style={{ display: "block", fontWeight: 400, fontSize: "0.85em" }}>
                 {half.closed
                   ? "closed"
-                  : jobs.length === 0
-                    ? `${half.minutes} min free`
-                    : `${jobs.length} ${jobs.length === 1 ? "job" : "jobs"}, ${used(jobs)} of ${Math.round(half.handsMinutes)} min`}
+                  : (dragged(h) ?? "") !== ""
+                    ? dragged(h)
+                    : jobs.length === 0
+                      ? `${half.minutes} min free`
+                      : `${jobs.length} ${jobs.length === 1 ? "job" : "jobs"}, ${used(jobs)} of ${Math.round(half.handsMinutes)} min`}
               </span>
             </button>
           </Half>

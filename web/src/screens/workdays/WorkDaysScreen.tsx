@@ -3,6 +3,7 @@ import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } f
 import { Box, Button, LinearProgress, Typography } from "@mui/material";
 import {
   costOfFixing,
+  dearerText,
   halfText,
   inHalf,
   namedJobText,
@@ -70,13 +71,7 @@ export function WorkDaysScreen() {
     if (!plan || h < 0) return;
     const to = plan.halves[h]!;
     const { plan: next, dearer } = withMoved(plan, job.id, h);
-    const price =
-      Math.abs(dearer) < 0.005
-        ? "costs the same"
-        : dearer > 0
-          ? `costs ${priceText(dearer)} more`
-          : `costs ${priceText(-dearer)} less`;
-    const said = `${namedJobText(model, job)} on ${halfText(to, say)}: ${price}.`;
+    const said = `${namedJobText(model, job)} on ${halfText(to, say)}: ${dearerText(dearer)}.`;
     setByHand({ plan: next, said });
     void change(said, (g) => withJobOn(g, job, to, { fixed: true, id: newId(), madeOn: today() }));
   };
