@@ -288,3 +288,24 @@ test("two tabs at one plant: the ticks of both are there, and who finishes after
   await expect(app.heading("This work is finished")).toBeVisible();
   expect((await rowsOf(page, "visits")).filter((v) => v["on"] === "2026-03-10")).toHaveLength(1);
 });
+
+test("by keys alone: a half-day opened, a job begun, a pass done, ended", async ({ app, page }) => {
+  await page.clock.setFixedTime(new Date(SPRING));
+  await app.open("/days");
+  const enter = async (name: RegExp, role: "button" | "link" = "button"): Promise<void> => {
+    await page.getByRole(role, { name }).first().focus();
+    await page.keyboard.press("Enter");
+  };
+  await enter(/15 March/);
+  await expect(page.getByRole("list", { name: /The run of 2026-03-15/ })).toBeVisible();
+  await enter(/^Begin: /, "link");
+  await enter(/^Begin$/);
+  await expect(page.getByText("pass 1 of")).toBeVisible();
+  await enter(/^This pass is done$/);
+  await enter(/^On to the next pass$/);
+  await expect(page.getByText("pass 2 of")).toBeVisible();
+  await enter(/^End without a cut$/);
+  await expect(app.answer()).toBeVisible();
+  await page.keyboard.press("8");
+  await expect(app.heading(/What shall I do on/)).toBeVisible();
+});
