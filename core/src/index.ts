@@ -43,6 +43,7 @@ export {
   turnsBy,
   yearDay,
   MONTH_NAMES,
+  weekdayOf,
 } from "./calendar/index.ts";
 export {
   BESIDES,
@@ -542,7 +543,6 @@ export {
   tickedCuts,
   toProgram,
   TOOL_CUTS_MM,
-  weekdayOf,
   visitOfWork,
   withFind,
   withMoved,

@@ -116,3 +116,6 @@ export function monthDay(text: string): MonthDay {
   if (m === null) throw new Error(`not a day of the year: ${text}`);
   return m;
 }
+
+/** 0 is Sunday. // => weekdayOf(date("2026-11-29")) is 0 */
+export const weekdayOf = (on: PlainDate): number => (((toDayNumber(on) + 4) % 7) + 7) % 7;

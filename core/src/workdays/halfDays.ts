@@ -1,5 +1,5 @@
 /** The half-days there are: by the week, by what was said of single days, and by the weather that is known. */
-import { addDays, seasonPoint, toDayNumber, type PlainDate } from "../calendar/index.ts";
+import { addDays, seasonPoint, weekdayOf, type PlainDate } from "../calendar/index.ts";
 import { dayLengthH } from "../climate/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import { HALVES, type Half, type WorkTime } from "../model/index.ts";
@@ -31,9 +31,6 @@ export interface HalfDay {
   readonly lostOdds: Share;
   readonly tmaxC: Celsius | null;
 }
-
-/** 0 is Sunday. // => weekdayOf(date("2026-11-29")) is 0 */
-export const weekdayOf = (on: PlainDate): number => (((toDayNumber(on) + 4) % 7) + 7) % 7;
 
 /** The time there is on a half of a day, by the single days first, then the week. */
 function timeOn(time: WorkTime, on: PlainDate, half: Half): { readonly minutes: Minutes; readonly helpers: number } {
