@@ -127,7 +127,7 @@ export function WorkDaysScreen() {
           <Box role="status" aria-label="The plan" sx={{ mb: 1.5, color: "text.secondary" }}>
             {plan.jobs.length === 0
               ? "Nothing is due in these days."
-              : `${plan.jobs.length} jobs are due; ${
+              : `${plan.jobs.length} jobs are due, ${fitsWholly(plan)} fit; ${
                   plan.gap === 0
                     ? "no arrangement of them costs less"
                     : `another arrangement may cost ${(plan.gap * 100).toFixed(1)} % less, not more`
@@ -202,6 +202,10 @@ export function WorkDaysScreen() {
     </Box>
   );
 }
+
+/** How many of the jobs are done wholly. */
+const fitsWholly = (plan: WorkPlan): number =>
+  plan.jobs.filter((j, i) => plan.arrangement[i]!.reduce((s, n) => s + n, 0) === j.pieces).length;
 
 /** A number that changes with the garden: its rows are never altered, only replaced. */
 const KEYS = new WeakMap<object, number>();
