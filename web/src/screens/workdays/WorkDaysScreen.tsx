@@ -137,9 +137,8 @@ export function WorkDaysScreen() {
                     : ""
                 }.${byHand && state.is !== "done" ? ` ${byHand.said}` : ""}`}
           </Box>
-          <div className="no-print-after">
-            <MovedPart model={model} plan={plan} />
-          </div>
+
+          <MovedPart model={model} plan={plan} />
           <HalfDays model={model} plan={plan} onMove={move} onFree={free} />
           <Box className="no-print">
             <LeftPart model={model} plan={plan} />

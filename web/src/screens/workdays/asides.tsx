@@ -56,7 +56,7 @@ export function NoTime() {
           type="button"
           className="press"
           onClick={() =>
-            void change("An hour each evening", (g) =>
+            void change("An hour on weekday afternoons", (g) =>
               [1, 2, 3, 4, 5].reduce((sofar, d) => withWeekHalf(sofar, d, "afternoon", 60), g),
             )
           }
