@@ -170,6 +170,8 @@ test("a screen that cannot be fetched says so inside the shell, and is tried aga
   await page.goto("/today");
   const heading = (name: string) => page.getByRole("heading", { level: 1, name });
   await expect(heading("What may I cut?")).toBeVisible();
+  // What stands beside the rows is fetched by then.
+  await expect(page.getByRole("complementary").getByRole("group", { name: "Task" })).toBeVisible();
   const scripts = "**/assets/*.js";
   await page.route(scripts, (route) => route.abort());
   await page.getByRole("link", { name: "Year", exact: true }).click();
