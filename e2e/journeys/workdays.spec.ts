@@ -299,6 +299,9 @@ test("by keys alone: a half-day opened, a job begun, a pass done, ended", async 
   await enter(/15 March/);
   await expect(page.getByRole("list", { name: /The run of 2026-03-15/ })).toBeVisible();
   await enter(/^Begin: /, "link");
+  await expect(app.button("Begin")).toBeVisible();
+  // A job of more than one pass.
+  await app.open("/at/panicle-seat?task=shape");
   await enter(/^Begin$/);
   await expect(page.getByText("pass 1 of")).toBeVisible();
   await enter(/^This pass is done$/);
