@@ -644,6 +644,7 @@ export {
   inFeet,
   closedText,
   dearerText,
+  disinfectText,
   DUE_NAMES,
   FIND_NAMES,
   HALF_NAMES,

@@ -1,7 +1,11 @@
 /** Work at the plant: what two tabs tick adds up, and what is written down is what was cut. */
 import { describe, expect, test } from "@jest/globals";
 import {
+  amountsOf,
   atPlant,
+  buildOf,
+  readSketch,
+  stemsFromSketch,
   CATALOGUE,
   cutKey,
   date,
@@ -13,6 +17,7 @@ import {
   type Garden,
   type Work,
 } from "@wren/core";
+import { withCarriedOut } from "../src/state/carried.ts";
 import { Refused } from "../src/data/refused.ts";
 import {
   withBegun,
@@ -110,6 +115,41 @@ describe("finished", () => {
     expect(() => end(done)).toThrow(Refused);
     expect(() => withLetGo(done, work)).toThrow(Refused);
     expect(done.visits.filter((v) => v.id === "w1")).toHaveLength(1);
+  });
+
+  test("a clock that ran overnight tells no minutes; what the cuts themselves began is begun beside what was found", () => {
+    const g = ticked();
+    const { model, at } = asked(g);
+    const work = workOf(g);
+    const overnight = withFinished(g, work, { model, at, nowMs: 14 * 60 * MIN, ids, restLater: false });
+    expect(overnight.visits.find((v) => v.id === "w1")!.minutes).toBeNull();
+    const conifer = CATALOGUE.byId("thuja-occidentalis")!;
+    const build = buildOf(conifer, null);
+    const read = readSketch("one trunk, two leaders, 8 tiers", build);
+    if (!read.ok) throw new Error("the line is not read");
+    const stems = stemsFromSketch(read.value, { heightM: 3, widthM: 1.5 }, build);
+    const rival = stems[0]!.branches.findIndex((x) => x.riseDeg > 70);
+    const cuts = [
+      {
+        cut: "branch-back" as const,
+        stemId: stems[0]!.id,
+        branch: rival,
+        keptM: stems[0]!.branches[rival]!.lengthM / 2,
+      },
+    ];
+    const stand = { ...g.stands.find((x) => x.plantId === ID)!, stems: [...stems] };
+    const done = {
+      visitId: "v9",
+      standId: "s9",
+      on,
+      regime: "upkeep" as const,
+      amounts: amountsOf(stems, cuts, build),
+      heightM: 3,
+      heightId: "h9",
+    };
+    const t = { id: "t1", task: "shape" as const, cuts };
+    const both = withCarriedOut(g, stand, t, build, done, [], { begun: ["stranger-cut"] });
+    expect(both.visits.find((v) => v.id === "v9")!.begun).toEqual(["leader-halved", "stranger-cut"]);
   });
 
   test("what another tab ticked meanwhile was cut as well", () => {

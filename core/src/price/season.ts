@@ -11,6 +11,7 @@ import { TASK_TABLE, type Task } from "../model/index.ts";
 import { growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
 import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
+import { harmOf } from "./harm.ts";
 import {
   DISPLAY_ROWS,
   deadTopsDays,
@@ -284,46 +285,6 @@ function worstLoss(displays: readonly DisplayPrices[], { sheet }: Cut): Float64A
     }
   }
   return worst;
-}
-
-type Parts = Pick<YearOfPrices, "displays" | "reserves" | "untold" | "frostRisk" | "regrowthRisk" | "redo">;
-
-function harmOf(p: Parts, harm: Float32Array): Float32Array {
-  const a = PRICE_ASSUMPTIONS;
-  const { reserves, frostRisk, regrowthRisk, redo, untold: notTold } = p;
-  for (let t = 0; t < YEAR_DAYS; t++)
-    harm[t] = reserves[t]! + frostRisk[t]! + regrowthRisk[t]! + a.redoWeight * redo[t]! + a.untoldWeight * notTold[t]!;
-  for (const { weight, loss, nextLoss, delayDays, accepted } of p.displays) {
-    if (accepted) continue;
-    for (let t = 0; t < YEAR_DAYS; t++) {
-      const delay = Math.min(a.delayWeightMost, delayDays[t]! * a.delayWeightPerDay);
-      harm[t] = harm[t]! + weight * (loss[t]! + nextLoss[t]! + delay);
-    }
-  }
-  return harm;
-}
-
-/** What the harm of a day is made of. */
-export const HARM_PARTS = ["flowers", "frost", "regrowth", "again", "reserves", "untold"] as const;
-/** One of them. */
-export type HarmPart = (typeof HARM_PARTS)[number];
-/** The harm of a day by its parts, in units of a year's flowers; their sum is `harm[day]`. */
-export function harmPartsOn(p: YearOfPrices, day: SeasonDay): Readonly<Record<HarmPart, number>> {
-  const a = PRICE_ASSUMPTIONS;
-  let flowers = 0;
-  for (const d of p.displays)
-    if (!d.accepted)
-      flowers +=
-        d.weight *
-        (d.loss[day]! + d.nextLoss[day]! + Math.min(a.delayWeightMost, d.delayDays[day]! * a.delayWeightPerDay));
-  return {
-    flowers,
-    frost: p.frostRisk[day]!,
-    regrowth: p.regrowthRisk[day]!,
-    again: a.redoWeight * p.redo[day]!,
-    reserves: p.reserves[day]!,
-    untold: a.untoldWeight * p.untold[day]!,
-  };
 }
 
 /** Rows of a sheet that a year of prices takes beside those of its displays, with all that may be asked of it later. */

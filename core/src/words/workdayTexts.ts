@@ -2,7 +2,7 @@
 import type { GardenModel } from "../garden/index.ts";
 import type { Find, Half, Tool } from "../model/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
-import type { Closed, DueKind, HalfDay, Job, JobCost, LoadKind, MovedJob, WouldFit } from "../workdays/index.ts";
+import type { Closed, DueKind, HalfDay, Job, JobCost, Kit, LoadKind, MovedJob, WouldFit } from "../workdays/index.ts";
 import { CHAIN_TEXTS } from "./followUpTexts.ts";
 import { PROGRAMME_TEXTS } from "./programmeTexts.ts";
 import { reasonText } from "./reasonTexts.ts";
@@ -29,6 +29,9 @@ export const TOOL_NAMES: Readonly<Record<Tool, string>> = {
   steps: "Three-legged steps",
   strings: "Strings and posts",
 };
+/** How much disinfectant, and of what. */
+export const disinfectText = ({ plants, litres }: NonNullable<Kit["disinfect"]>): string =>
+  `${litres.toFixed(2)} l disinfectant for ${plants} suspect ${plants === 1 ? "plant" : "plants"}: 70 % alcohol, or 1 part bleach to 9 of water, made fresh; never mixed`;
 /** Where cuttings go. */
 export const LOAD_NAMES: Readonly<Record<LoadKind, string>> = {
   compost: "Compost; some left lying under the hedge for insects",

@@ -5,6 +5,7 @@ import { passesOffered, type Pass } from "../craft/index.ts";
 import { adviseOn, type Advice } from "../advice/index.ts";
 import { heightOf, newestStand, type GardenModel } from "../garden/index.ts";
 import {
+  BOUNDS,
   UNLOOKED_HEALTH,
   type Find,
   type Plant,
@@ -30,7 +31,7 @@ export interface AtPlant {
   readonly build: Build;
   readonly passes: readonly PassAt[];
   /** The list of cuts and the stems that it is of; null: no list was made for this task. */
-  readonly list: { readonly stand: Stand; readonly lines: readonly CutLine[] } | null;
+  readonly list: { readonly stand: Stand; readonly tryId: string; readonly lines: readonly CutLine[] } | null;
 }
 
 /** Tells one cut of a plant from another, on any device. // => cutKey({ cut: "remove", stemId: "s3" }) is "remove:s3" */
@@ -45,11 +46,12 @@ export const cutKey = (c: StemCut): string =>
 /** The list that was chosen at the bench for a task, on the stems as they stand. */
 function listOf(model: GardenModel, plant: Plant, build: Build, task: Task, on: PlainDate): AtPlant["list"] {
   const kept = newestStand(model.garden, plant.id);
-  const chosen = kept?.tries.find((t) => t.id === kept.chosen) ?? kept?.tries.find((t) => t.task === task);
-  if (!kept || chosen?.task !== task || chosen.cuts.length === 0) return null;
+  const tries = (kept?.tries ?? []).filter((t) => t.task === task && t.cuts.length > 0);
+  const chosen = tries.find((t) => t.id === kept?.chosen) ?? tries[0];
+  if (!kept || !chosen) return null;
   const stems = stemsAsHigh(kept.stems, build, heightOf(model, plant, on).heightM);
   const stand: Stand = { ...kept, stems: [...stems] };
-  return { stand, lines: cutList(stems, chosen.cuts, model.taxonOf(plant), task, plant, build) };
+  return { stand, tryId: chosen.id, lines: cutList(stems, chosen.cuts, model.taxonOf(plant), task, plant, build) };
 }
 
 /** What a task at a plant is worked by on a day. Every pass of the task is there, and every pass that the list has cuts for. */
@@ -164,6 +166,9 @@ export function withFind(plant: Plant, find: Find, on: PlainDate): Plant {
   }
 }
 
+/** A clock that ran for longer was forgotten: the minutes are not known. */
+const LONGEST: Minutes = BOUNDS.halfMinutes.to;
+
 /** What work at a plant is written down as: what was truly cut, nothing that was only meant. */
 export function visitOfWork(model: GardenModel, at: AtPlant, work: Work, state: SoFar, minutes: Minutes): Visit {
   const taken = state.share ?? 0;
@@ -176,7 +181,7 @@ export function visitOfWork(model: GardenModel, at: AtPlant, work: Work, state: 
     cuts: taken > 0 ? [{ by: "share", share: taken }] : [],
     hazardShare: 0,
     deadStemsCount: state.deadStems,
-    minutes: Math.round(minutes),
+    minutes: minutes > LONGEST ? null : Math.round(minutes),
     note: work.note,
     trialUntil: null,
     begun: [

@@ -16,7 +16,7 @@ export interface FitJob {
   /** What the whole of it costs left undone. */
   readonly undone: number;
   readonly heavy: boolean;
-  /** Jobs that are done first, by index: in an earlier half-day or in the same. */
+  /** Jobs that are not done later than it, by index; left undone they keep nothing else waiting. */
   readonly after: readonly number[];
   /** The half-day it was put into by hand; null: free. */
   readonly fixed: number | null;
@@ -76,7 +76,7 @@ function groundOf(p: FitProblem): Ground {
 
 /** What an arrangement costs, and whether it may be: the one place where that is worked out. */
 export function costOf(p: FitProblem, a: Arrangement): FitCost {
-  const { places, room, pairs } = groundOf(p);
+  const { room, pairs } = groundOf(p);
   let total = 0;
   let holds = true;
   p.jobs.forEach((j, i) => {
@@ -89,8 +89,9 @@ export function costOf(p: FitProblem, a: Arrangement): FitCost {
       const cost = costAt(j, h);
       if (cost === null) holds = false;
       total += ((cost ?? j.undone) * n) / j.pieces;
+      // By hand it may stand in any order.
       for (const k of j.after)
-        if (j.fixed === null && places[k]!.length > 0 && sum(a[k]!.slice(0, h + 1)) < p.jobs[k]!.pieces) holds = false;
+        if (j.fixed === null && p.jobs[k]!.fixed === null && sum(a[k]!.slice(h + 1)) > 0) holds = false;
     });
   });
   const at = (h: number, which: (j: FitJob) => boolean): Minutes =>
@@ -102,7 +103,7 @@ export function costOf(p: FitProblem, a: Arrangement): FitCost {
   return { total, minutes, holds };
 }
 
-/** Jobs that have to be done first and can be: what has no place in these half-days keeps nothing else waiting. */
+/** The half-days that each job can be put into. */
 function placesOf(p: FitProblem): readonly (readonly number[])[] {
   const room = roomOf(p);
   return p.jobs.map((j) =>
@@ -180,15 +181,12 @@ export function toProgram(p: FitProblem): Program {
         );
     if (j.fixed !== null) return;
     for (const k of j.after) {
-      if (places[k]!.length === 0) continue;
-      for (const h of places[i]!)
-        row(
-          [
-            [taken[i]!.get(h)!, p.jobs[k]!.pieces],
-            ...places[k]!.filter((b) => b <= h).map((b): Term => [x[k]!.get(b)!, -1]),
-          ],
-          0,
-        );
+      const { pieces, fixed } = p.jobs[k]!;
+      if (fixed !== null) continue;
+      for (const h of places[i]!) {
+        const later = places[k]!.filter((b) => b > h).map((b): Term => [x[k]!.get(b)!, 1]);
+        if (later.length > 0) row([[taken[i]!.get(h)!, pieces], ...later], pieces);
+      }
     }
   });
   room.forEach((m, h) =>
@@ -235,7 +233,7 @@ export function pulledForward(p: FitProblem, a: Arrangement): Arrangement {
     if (j.pieces > 1 || j.fixed !== null || at <= 0) return;
     const takes = minutesAt(j, 1);
     const first = (h: number): boolean =>
-      j.after.every((k) => places[k]!.length === 0 || sum(now[k]!.slice(0, h + 1)) === p.jobs[k]!.pieces);
+      j.after.every((k) => p.jobs[k]!.fixed !== null || sum(now[k]!.slice(h + 1)) === 0);
     const to = places[i]!.find(
       (h) =>
         h < at &&

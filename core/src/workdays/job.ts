@@ -23,7 +23,7 @@ export interface Job {
   /** Into so many it may be parted; a hedge by its length, long work by the hour. */
   readonly pieces: number;
   readonly heavy: boolean;
-  /** Jobs at the same plant that come first, by id. */
+  /** Jobs at the same plant that are not done later, by id. */
   readonly after: readonly string[];
   /** Days on which it may be done, as far as its own dates go. */
   readonly from: PlainDate;

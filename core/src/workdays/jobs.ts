@@ -70,10 +70,10 @@ function piecesOf(minutes: JobMinutes): number {
 
 /**
  * The jobs of a garden whose days meet those from a day on.
- * @param days how many days are looked ahead
+ * @param days how many days are looked at, the first among them
  */
 export function jobsOf(model: GardenModel, on: PlainDate, days: Days): readonly Job[] {
-  const last = addDays(on, days);
+  const last = addDays(on, days - 1);
   const best = new Map<string, { readonly due: Due; readonly span: readonly [PlainDate, PlainDate] }>();
   for (const due of allDue(model, on)) {
     const span = daysOf(due, on);

@@ -19,8 +19,8 @@ export interface WorkPlanAsked {
   readonly garden: Garden;
   readonly on: PlainDate;
   readonly days: Days;
-  /** Minutes there are right now, on this half of the day. */
-  readonly now: { readonly half: Half; readonly minutes: Minutes } | null;
+  /** Minutes there are right now, on this half of the day, from this minute of it on. */
+  readonly now: { readonly half: Half; readonly minutes: Minutes; readonly startMin: Minutes } | null;
 }
 /** Jobs and half-days with the problem that they make. */
 export interface WorkPlanParts {
@@ -49,8 +49,15 @@ export function halvesFor(model: GardenModel, { on, days, now }: Omit<WorkPlanAs
   if (now === null) return usual;
   const today = halfDayOf(model, on, now.half, { minutes: now.minutes, helpers: 0 });
   // Who has time now has looked out of the window.
-  const minutes = now.minutes;
-  const open: HalfDay = { ...today, minutes, handsMinutes: minutes, closed: null };
+  const { minutes, startMin } = now;
+  const open: HalfDay = {
+    ...today,
+    minutes,
+    handsMinutes: minutes,
+    startMin,
+    endMin: startMin + minutes,
+    closed: null,
+  };
   return [open, ...usual.filter((h) => h.id !== open.id)].toSorted(byTime);
 }
 
@@ -60,7 +67,7 @@ export function workPlanParts(asked: WorkPlanAsked, catalogue: Catalogue): WorkP
   const { on } = asked;
   const halves = halvesFor(model, asked);
   const jobs = jobsOf(model, on, asked.days);
-  return { on, until: addDays(on, asked.days), jobs, halves, problem: problemOf(model, jobs, halves) };
+  return { on, until: addDays(on, asked.days - 1), jobs, halves, problem: problemOf(model, jobs, halves) };
 }
 
 /** The same problem with nothing fixed by hand; null where nothing is. */

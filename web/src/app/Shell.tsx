@@ -211,7 +211,7 @@ function useKeptFocus(): void {
 }
 
 /** Where the plant fills the screen the strip is one line: the day is not the question there. */
-const isFolded = (pathname: string): boolean => /^\/(plant\/[^/]+\/bench|hedges|days|at)/.test(pathname);
+const isFolded = (pathname: string): boolean => /^\/(plant\/[^/]+\/bench|hedges|days)/.test(pathname);
 
 export function Shell() {
   const { garden, undo, redo, undoable } = useGarden();

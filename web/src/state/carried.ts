@@ -43,7 +43,9 @@ export function withCarriedOut(
   const { visit, height, left } = carriedOut(stand, t, build, done);
   const same = stand.on === left.on ? g.stands.filter((s) => s.id !== stand.id) : g.stands;
   const settled = same.map((s) => (s.id === stand.id ? { ...s, chosen: t.id } : s));
-  const recorded = withVisit(g, { ...visit, ...more });
+  // What the cuts themselves began is begun, whatever else was.
+  const begun = [...new Set([...visit.begun, ...(more.begun ?? [])])];
+  const recorded = withVisit(g, { ...visit, ...more, begun });
   const all = {
     ...recorded,
     observations: height ? [...recorded.observations, height] : recorded.observations,

@@ -1,6 +1,7 @@
 /** Edits of work under way. Each is laid on the row as it is by then: what another tab or phone ticked stays ticked. */
 import {
   addDays,
+  BOUNDS,
   heightOf,
   minutesSoFar,
   MOST,
@@ -54,7 +55,9 @@ export const withClock = (g: Garden, work: Work, runs: boolean, nowMs: number): 
   withRow(g, "works", work, (row) => {
     const w = row as Work;
     if (runs === (w.since !== null)) return w;
-    return runs ? { ...w, since: nowMs } : { ...w, minutes: Math.min(2000, minutesSoFar(w, nowMs)), since: null };
+    return runs
+      ? { ...w, since: nowMs }
+      : { ...w, minutes: Math.min(BOUNDS.minutes.to, minutesSoFar(w, nowMs)), since: null };
   });
 /** Something found: written down with the work, and where it changes the answer, with the plant. */
 export function withFound(g: Garden, work: Work, find: Find, on: PlainDate): Garden {
@@ -98,7 +101,7 @@ const REST_DAYS = 7;
 export function withFinished(g: Garden, work: Work, { model, at, nowMs, ids, restLater }: Finish): Garden {
   // What another tab ticked meanwhile was cut as well.
   const now = stillThere(g, work);
-  const visit = visitOfWork(model, at, now, soFar(model, at, now, now.on), Math.min(2000, minutesSoFar(now, nowMs)));
+  const visit = visitOfWork(model, at, now, soFar(model, at, now, now.on), minutesSoFar(now, nowMs));
   const cuts = [...tickedCuts(at, now)];
   const { list, plant, task, build } = at;
   const booked =
@@ -106,7 +109,7 @@ export function withFinished(g: Garden, work: Work, { model, at, nowMs, ids, res
       ? withCarriedOut(
           g,
           list.stand,
-          { id: "t1", task, cuts },
+          { id: list.tryId, task, cuts },
           build,
           {
             visitId: work.id,
@@ -129,7 +132,9 @@ export function withFinished(g: Garden, work: Work, { model, at, nowMs, ids, res
   return {
     ...ended,
     stands: ended.stands.map((s) =>
-      s.id === ids.stand && rest.length > 0 ? { ...s, tries: [{ id: "t1", task, cuts: rest }], chosen: "t1" } : s,
+      s.id === ids.stand && rest.length > 0
+        ? { ...s, tries: [{ id: list!.tryId, task, cuts: rest }], chosen: list!.tryId }
+        : s,
     ),
     plans: [
       ...ended.plans,

@@ -1,10 +1,11 @@
 /** The whole garden in one file, out and in. An import shows what it would change, and is all or nothing. */
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
-import { demoGarden, emptyGarden, gardenChange, mergeGardens, type Prefer } from "@wren/core";
+import { demoGarden, emptyGarden, gardenChange, mergeGardens, sameData, type Prefer } from "@wren/core";
 import { useState } from "react";
 import { today } from "../../data/clock.ts";
 import { download } from "../../data/download.ts";
 import { fileName, fileOf } from "../../data/fileOut.ts";
+import type { HeldApart } from "../../data/stored.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { db } from "../../state/keeper.ts";
@@ -46,6 +47,10 @@ function Preview({ found }: { readonly found: Import }) {
   );
 }
 
+/** What is set apart in a file and not here yet. */
+const newApart = (theirs: readonly HeldApart[], own: readonly HeldApart[]): readonly HeldApart[] =>
+  theirs.filter((t) => !own.some((o) => o.list === t.list && sameData(o.row, t.row)));
+
 export function DataInOut() {
   const { garden, apart, change } = useGarden();
   const [found, setFound] = useState<Import | null>(null);
@@ -65,6 +70,7 @@ export function DataInOut() {
     const kept = merged
       ? await change("Two copies brought together", (g) => mergeGardens(g, read.garden, prefer).garden, {
           pictures: along.pictures ?? [],
+          apart: [...apart, ...newApart(along.apart ?? [], apart)],
         })
       : await change("Garden imported", () => read.garden, along);
     if (kept) setFound(null);

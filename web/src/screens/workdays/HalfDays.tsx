@@ -163,11 +163,10 @@ export function HalfDays({ model, plan, onMove, onFree }: PlanProps) {
               <span style={{ display: "block", fontWeight: 400, fontSize: "0.85em" }}>
                 {half.closed
                   ? "closed"
-                  : (dragged(h) ?? "") !== ""
-                    ? dragged(h)
-                    : jobs.length === 0
+                  : (dragged(h) ??
+                    (jobs.length === 0
                       ? `${half.minutes} min free`
-                      : `${jobs.length} ${jobs.length === 1 ? "job" : "jobs"}, ${used(jobs)} of ${Math.round(half.handsMinutes)} min`}
+                      : `${jobs.length} ${jobs.length === 1 ? "job" : "jobs"}, ${used(jobs)} of ${Math.round(half.handsMinutes)} min`))}
               </span>
             </button>
           </Half>

@@ -1,6 +1,6 @@
 /** What is taken along, and what is carried off. */
 import { Box, Typography } from "@mui/material";
-import { CAUTION_TEXTS, LOAD_NAMES, TOOL_NAMES, type GardenModel, type Kit } from "@wren/core";
+import { CAUTION_TEXTS, disinfectText, LOAD_NAMES, TOOL_NAMES, type GardenModel, type Kit } from "@wren/core";
 import { useVoice } from "../../state/voice.ts";
 
 const two = (n: number): string => (n < 0.095 ? n.toFixed(2) : n.toFixed(1));
@@ -27,13 +27,7 @@ export function KitList({ kit, model }: { readonly kit: Kit; readonly model: Gar
           </li>
         ))}
         {kit.sharpen && <li>A sharpening stone: more than an hour and a half of cutting</li>}
-        {kit.disinfect && (
-          <li>
-            <strong>{kit.disinfect.litres.toFixed(2)} l disinfectant</strong> for {kit.disinfect.plants} suspect{" "}
-            {kit.disinfect.plants === 1 ? "plant" : "plants"}: 70 % alcohol, or 1 part bleach to 9 of water, made fresh;
-            never mixed
-          </li>
-        )}
+        {kit.disinfect && <li>{disinfectText(kit.disinfect)}</li>}
       </ul>
       {kit.tooThick.map((t) => (
         <Typography key={t.plantId} className="alarm" sx={{ mt: 0.5 }}>

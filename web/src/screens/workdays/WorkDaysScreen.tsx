@@ -2,6 +2,7 @@
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { Box, Button, LinearProgress, Typography } from "@mui/material";
 import {
+  BOUNDS,
   costOfFixing,
   dearerText,
   halfText,
@@ -38,8 +39,8 @@ const SPANS = [
   { value: "84", label: "Twelve weeks" },
 ] as const;
 type Span = (typeof SPANS)[number]["value"];
-/** A season is worked through from here on by the half-days, not all at once. */
-const NOON = 12.5;
+/** The afternoon begins here, in minutes of the day. */
+const NOON_MIN = 12.5 * 60;
 const NOW_MINUTES = ["30", "60", "90", "120"] as const;
 
 export function WorkDaysScreen() {
@@ -47,23 +48,34 @@ export function WorkDaysScreen() {
   const { on } = useDay();
   const [params, setParams] = useSearchParams();
   const days: Span = SPANS.find((s) => s.value === params.get("days"))?.value ?? "7";
-  const nowMinutes = Number(params.get("now") ?? 0);
+  const nowMinutes = Math.min(BOUNDS.halfMinutes.to, Number(params.get("now") ?? 0));
   const [minutes, setMinutes] = useState<(typeof NOW_MINUTES)[number]>("90");
   const clock = now();
-  const half: Half = clock.getHours() + clock.getMinutes() / 60 < NOON ? "morning" : "afternoon";
+  const startMin = clock.getHours() * 60 + clock.getMinutes();
+  const half: Half = startMin < NOON_MIN ? "morning" : "afternoon";
   const set = (name: string, value: string | null): void => {
     const next = new URLSearchParams(params);
     if (value === null) next.delete(name);
     else next.set(name, value);
     setParams(next, { replace: true });
   };
-  const asked = { garden, on, days: Number(days), now: nowMinutes > 0 ? { half, minutes: nowMinutes } : null } as const;
+  const asked = {
+    garden,
+    on,
+    days: Number(days),
+    now: nowMinutes > 0 ? { half, minutes: nowMinutes, startMin } : null,
+  } as const;
   const gardenKey = useGardenKey(garden);
   const { state, before, stop, again } = useWork("plan", asked, `${gardenKey} ${on} ${days} ${nowMinutes}`);
   // What was put elsewhere by hand stands there at once, and its price; what else changes follows.
-  const [byHand, setByHand] = useState<{ readonly plan: WorkPlan; readonly said: string } | null>(null);
+  const [moved, setMoved] = useState<{ readonly from: WorkPlan; readonly to: WorkPlan; readonly said: string } | null>(
+    null,
+  );
   const fitted = state.is === "done" ? state.shown : before;
-  const plan = state.is !== "done" && byHand ? byHand.plan : fitted;
+  const byHand = state.is !== "done" && moved?.from === fitted ? moved : null;
+  const shown = byHand?.to ?? fitted;
+  // A plant that was removed meanwhile has no job; the next answer knows.
+  const plan = shown?.jobs.every((j) => garden.plants.some((p) => p.id === j.plantId)) === true ? shown : null;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const say = useVoice();
   const station = useStation();
@@ -72,7 +84,7 @@ export function WorkDaysScreen() {
     const to = plan.halves[h]!;
     const { plan: next, dearer } = withMoved(plan, job.id, h);
     const said = `${namedJobText(model, job)} on ${halfText(to, say)}: ${dearerText(dearer)}.`;
-    setByHand({ plan: next, said });
+    if (fitted) setMoved({ from: fitted, to: next, said });
     void change(said, (g) => withJobOn(g, job, to, { fixed: true, id: newId(), madeOn: today() }));
   };
   const free = (job: Job): void =>
@@ -135,9 +147,8 @@ export function WorkDaysScreen() {
                   costOfFixing(plan) >= 0.005
                     ? `; what you fixed costs ${priceText(costOfFixing(plan))} more than leaving it free`
                     : ""
-                }.${byHand && state.is !== "done" ? ` ${byHand.said}` : ""}`}
+                }.${byHand ? ` ${byHand.said}` : ""}`}
           </Box>
-
           <MovedPart model={model} plan={plan} />
           <HalfDays model={model} plan={plan} onMove={move} onFree={free} />
           <Box className="no-print">

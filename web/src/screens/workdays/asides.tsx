@@ -35,7 +35,7 @@ export function UnderWay() {
   );
 }
 
-/** Nobody said when there is time: three ways to begin. */
+/** Nobody said when there is time: two ways to begin. */
 export function NoTime() {
   const { change } = useGarden();
   return (

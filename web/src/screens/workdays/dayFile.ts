@@ -5,9 +5,11 @@ import {
   jobText,
   LOAD_NAMES,
   PASS_ROWS,
-  passOrder,
   reasonText,
   adviseOn,
+  atPlant,
+  cutLineText,
+  disinfectText,
   TOOL_NAMES,
   type DayRun,
   type GardenModel,
@@ -35,11 +37,12 @@ export function dayFile(model: GardenModel, half: HalfDay, run: DayRun, kit: Kit
     const taxon = model.taxonOf(plant);
     const bed = model.garden.beds.find((b) => b.id === plant.bedId)?.name ?? "";
     const why = job.task === null ? "" : reasonText(adviseOn(model, plant.id, half.on, job.task).reason, say);
-    const passes =
-      job.task === null
-        ? []
-        : passOrder(taxon, job.task, plant).map((p) => `${PASS_ROWS[p].title}: ${PASS_ROWS[p].why}`);
-    return `<section><h2>${escaped(`${clockText(fromMin)} ${plant.label}: ${jobText(job).toLowerCase()}`)}</h2><p><small>${escaped(`${taxon.common[0]!} (${taxon.botanical}), ${bed}; ${rangeText(job)}`)}</small></p><p>${escaped(why)}</p>${passes.length > 0 ? `<ol>${passes.map((p) => `<li>${escaped(say.prose(p))}</li>`).join("")}</ol>` : ""}</section>`;
+    const at = job.task === null ? null : atPlant(model, plant, job.task, half.on);
+    const passes = (at?.passes ?? []).map(({ pass, lines }) => {
+      const cuts = lines.map((l) => `${l.no}. ${cutLineText(l, say)} (${l.tool})`);
+      return `<li>${escaped(say.prose(`${PASS_ROWS[pass].title}: ${PASS_ROWS[pass].why}`))}${list(cuts)}</li>`;
+    });
+    return `<section><h2>${escaped(`${clockText(fromMin)} ${plant.label}: ${jobText(job).toLowerCase()}`)}</h2><p><small>${escaped(`${taxon.common[0]!} (${taxon.botanical}), ${bed}; ${rangeText(job)}`)}</small></p><p>${escaped(why)}</p>${passes.length > 0 ? `<ol>${passes.join("")}</ol>` : ""}</section>`;
   });
   const loads = kit.loads.map(
     (l) => `${l.m3[0].toFixed(2)} to ${l.m3[1].toFixed(2)} m³ loose: ${LOAD_NAMES[l.kind].toLowerCase()}`,
@@ -49,7 +52,7 @@ export function dayFile(model: GardenModel, half: HalfDay, run: DayRun, kit: Kit
     `<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escaped(title)}</title><style>${STYLE}</style></head><body>`,
     `<h1>${escaped(title)}</h1><p>${escaped(model.garden.name)}. Times by the sun, noon at 12.</p>`,
     ...jobs,
-    `<section><h2>Take along</h2>${list([...kit.tools.map((t) => TOOL_NAMES[t.tool]), ...(kit.disinfect ? [`${kit.disinfect.litres.toFixed(2)} l disinfectant: 70 % alcohol, or 1 part bleach to 9 of water, made fresh; never mixed`] : [])])}</section>`,
+    `<section><h2>Take along</h2>${list([...kit.tools.map((t) => TOOL_NAMES[t.tool]), ...(kit.disinfect ? [disinfectText(kit.disinfect)] : [])])}</section>`,
     `<section><h2>Carry off</h2>${list(loads)}</section>`,
     `<section><h2>Mind</h2>${list(kit.cautions.map((c) => say.prose(CAUTION_TEXTS[c])))}</section>`,
     "</body></html>",
