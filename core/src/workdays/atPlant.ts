@@ -166,7 +166,7 @@ export function withFind(plant: Plant, find: Find, on: PlainDate): Plant {
   }
 }
 
-/** A clock that ran for longer was forgotten: the minutes are not known. */
+/** A clock that ran for longer was forgotten, one of less than a minute told nothing: the minutes are not known. */
 const LONGEST: Minutes = BOUNDS.halfMinutes.to;
 
 /** What work at a plant is written down as: what was truly cut, nothing that was only meant. */
@@ -181,7 +181,7 @@ export function visitOfWork(model: GardenModel, at: AtPlant, work: Work, state: 
     cuts: taken > 0 ? [{ by: "share", share: taken }] : [],
     hazardShare: 0,
     deadStemsCount: state.deadStems,
-    minutes: minutes > LONGEST ? null : Math.round(minutes),
+    minutes: minutes < 1 || minutes > LONGEST ? null : Math.round(minutes),
     note: work.note,
     trialUntil: null,
     begun: [

@@ -159,7 +159,7 @@ interface PassProps {
   readonly index: number;
   readonly nameOf: (id: string) => string;
   readonly onCut: (key: string, done: boolean) => void;
-  readonly onDone: () => void;
+  readonly onDone: (done: boolean) => void;
   readonly onStep: (index: number) => void;
 }
 function PassCard({ at, work, index, nameOf, onCut, onDone, onStep }: PassProps) {
@@ -211,8 +211,8 @@ function PassCard({ at, work, index, nameOf, onCut, onDone, onStep }: PassProps)
         </ol>
       )}
       <Box sx={{ display: "grid", gap: 1, mt: 1.5 }}>
-        <button type="button" className="press press-main" style={BIG} onClick={onDone}>
-          {done ? "Done · next" : "This pass is done"}
+        <button type="button" className={done ? "press" : "press press-main"} style={BIG} onClick={() => onDone(!done)}>
+          {done ? "Not done after all" : "This pass is done"}
         </button>
         <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
           <button
@@ -337,9 +337,9 @@ function Working({ plant, work, at }: { readonly plant: Plant; readonly work: Wo
           index={index}
           nameOf={(id) => names.get(id) ?? id}
           onCut={(key, done) => edit(done ? "Cut ticked" : "Cut not made", (g) => withCut(g, work, key, done))}
-          onDone={() => {
-            edit("Pass done", (g) => withPass(g, work, at.passes[index]!.pass, true));
-            setBack(true);
+          onDone={(done) => {
+            edit(done ? "Pass done" : "Pass not done", (g) => withPass(g, work, at.passes[index]!.pass, done));
+            setBack(done);
           }}
           onStep={setShown}
         />

@@ -99,6 +99,28 @@ export function WorkDaysScreen() {
   };
   const next = plan?.halves.find((_, h) => inHalf(plan, h).length > 0);
   const noTime = garden.rules.time.week.length === 0 && garden.rules.time.otherwise.length === 0 && nowMinutes === 0;
+  const presses = (kept: WorkPlan | null) => (
+    <div className="presses no-print" style={{ marginBottom: 12 }}>
+      {kept && kept.jobs.length > 0 && (
+        <button
+          type="button"
+          className="press press-main"
+          disabled={isKept(kept)}
+          onClick={() => void change("The plan is kept", (g) => withKept(g, kept, today(), newId))}
+        >
+          {isKept(kept) ? "Kept" : "Keep this plan"}
+        </button>
+      )}
+      <button type="button" className="press" onClick={() => set("now", minutes)}>
+        I have {minutes} minutes now
+      </button>
+      {nowMinutes > 0 && (
+        <button type="button" className="press" onClick={() => set("now", null)}>
+          Back to the half-days
+        </button>
+      )}
+    </div>
+  );
   return (
     <Box>
       <Typography variant="h1">
@@ -133,7 +155,12 @@ export function WorkDaysScreen() {
         </Box>
       )}
       <UnderWay />
-      {noTime && <NoTime />}
+      {noTime && (
+        <>
+          {presses(null)}
+          <NoTime />
+        </>
+      )}
       {plan && !noTime && (
         <DndContext sensors={sensors} onDragEnd={onDragEnd}>
           <Box role="status" aria-label="The plan" sx={{ mb: 1.5, color: "text.secondary" }}>
@@ -149,23 +176,12 @@ export function WorkDaysScreen() {
                     : ""
                 }.${byHand ? ` ${byHand.said}` : ""}`}
           </Box>
+          {presses(plan)}
           <MovedPart model={model} plan={plan} />
           <HalfDays model={model} plan={plan} onMove={move} onFree={free} />
           <Box className="no-print">
             <LeftPart model={model} plan={plan} />
           </Box>
-          {plan.jobs.length > 0 && (
-            <div className="presses no-print" style={{ marginTop: 12 }}>
-              <button
-                type="button"
-                className="press press-main"
-                disabled={isKept(plan)}
-                onClick={() => void change("The plan is kept", (g) => withKept(g, plan, today(), newId))}
-              >
-                {isKept(plan) ? "Kept" : "Keep this plan"}
-              </button>
-            </div>
-          )}
         </DndContext>
       )}
       <Box className="no-print" sx={{ mt: 3, display: "grid", gap: 1 }}>
@@ -177,24 +193,12 @@ export function WorkDaysScreen() {
               options={SPANS}
               onChange={(v) => set("days", v === "7" ? null : v)}
             />
-            <Box>
-              <OneOf
-                label="Time right now?"
-                value={minutes}
-                options={NOW_MINUTES.map((m) => ({ value: m, label: `${m} min` }))}
-                onChange={setMinutes}
-              />
-              <div className="presses">
-                <button type="button" className="press press-main" onClick={() => set("now", minutes)}>
-                  I have {minutes} minutes now
-                </button>
-                {nowMinutes > 0 && (
-                  <button type="button" className="press" onClick={() => set("now", null)}>
-                    Back to the half-days
-                  </button>
-                )}
-              </div>
-            </Box>
+            <OneOf
+              label="Time right now?"
+              value={minutes}
+              options={NOW_MINUTES.map((m) => ({ value: m, label: `${m} min` }))}
+              onChange={setMinutes}
+            />
           </Box>
         </Section>
         <MyTime />
