@@ -334,6 +334,8 @@ test("two copies of one garden, from two devices: brought together with a previe
   await expect(dialog.getByRole("row", { name: /^visits 1 \(2026-06-20\) none none/ })).toBeVisible();
   await dialog.getByRole("button", { name: "Import", exact: true }).click();
   await expect(dialog).toBeHidden();
-  const june = (await rowsOf(page, "visits")).filter((v) => String(v["on"]) >= "2026-06-20");
+  const june = (await rowsOf(page, "visits")).filter(
+    (v) => v["plantId"] === "lilac-corner" && String(v["on"]) >= "2026-06-20",
+  );
   expect(june.map((v) => v["on"]).sort()).toEqual(["2026-06-20", "2026-06-25"]);
 });
