@@ -124,6 +124,7 @@ export {
   type View,
   type Viewpoint,
   type Vigour,
+  type Correction,
   type Visit,
   WATERS,
   WINDS,
@@ -138,6 +139,7 @@ export {
   TOOLS,
   type Tool,
   UNLOOKED_HEALTH,
+  PLAIN_SIGHT,
   UNSAID_RULES,
   sameData,
   wish,
@@ -310,6 +312,7 @@ export {
   vigourAfterCut,
   volumeByQuadrature,
   volumeOf,
+  growthOfPlant,
 } from "./amount/index.ts";
 export {
   type CutPlan,
@@ -332,7 +335,10 @@ export {
   YEARS_COUNT,
 } from "./price/index.ts";
 export {
+  candidatesOf,
   newestStand,
+  woodLesson,
+  woodOf,
   type GardenModel,
   type KindCache,
   aimOn,
@@ -345,7 +351,24 @@ export {
   seasonsEndOf,
   withYears,
 } from "./garden/index.ts";
-export { minutesFor, REACH_LIMITS, WIND_ASSUMPTIONS, type WorkMinutes, windRisk } from "./jobsite/index.ts";
+export {
+  EIGHTY_SDS,
+  gainTold,
+  leadFromSpans,
+  LEARNING_PRIORS,
+  partsFrom,
+  sifted,
+  type Step,
+  type Told,
+} from "./learning/index.ts";
+export {
+  MINUTES_DOUBT,
+  minutesFor,
+  REACH_LIMITS,
+  WIND_ASSUMPTIONS,
+  type WorkMinutes,
+  windRisk,
+} from "./jobsite/index.ts";
 export {
   type Advice,
   type Alternative,
@@ -556,6 +579,7 @@ export {
   mergeGardens,
   type Prefer,
   TIME_FILL,
+  TAUGHT_FILL,
   TRIMMED_FILL,
   type FileIssue,
   type GardenChange,

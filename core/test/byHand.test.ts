@@ -18,6 +18,7 @@ import {
   kindYearFor,
   misfit,
   outlook,
+  MINUTES_DOUBT,
   PACE_ASSUMPTIONS,
   plainStem,
   plantYear,
@@ -83,13 +84,19 @@ describe("minutes (common practice: one person with hand tools, within a half ei
     expect(Math.abs(m.usual / minutes - 1)).toBeLessThan(0.12);
     expect([m.low < m.usual, m.high > m.usual, m.from]).toEqual([true, true, "size"]);
   });
-  test("one time written down is given a fifth less and a quarter more", () => {
-    const visits = [visitOf(plant.id, "2026-06-10", 0.1, { minutes: 40 })];
-    expect(adviseOn(modelOf([plant], { visits }), plant.id, date("2026-06-20"), "shape").minutes).toMatchObject({
-      low: 32,
-      usual: 40,
-      high: 50,
-    });
+  test("one time written down outweighs the size by its variance; eight in ten lie within what is left open", () => {
+    const visits = [visitOf(plant.id, "2026-11-02", 0.1, { minutes: 40 })];
+    const asked = adviseOn(modelOf([plant], { visits }), plant.id, date("2026-12-01"), "shape").minutes;
+    const { hands: H, job: J, again: A } = MINUTES_DOUBT;
+    const [prior, noise] = [H ** 2 + J ** 2, A ** 2];
+    // Two square metres at six minutes each, five for setting up.
+    const usual = 12 * Math.exp((Math.log(35 / 12) * prior) / (prior + noise));
+    expect(asked.usual - 5).toBeCloseTo(usual, 1);
+    expect(Math.log((asked.high - 5) / (asked.usual - 5))).toBeCloseTo(
+      1.2816 * Math.sqrt((prior * noise) / (prior + noise) + noise),
+      3,
+    );
+    expect(asked.from).toBe("log");
   });
 });
 
@@ -366,7 +373,14 @@ test("one note moves place, year and plant by their weights, and a far one by le
   const whole = P ** 2 + Y ** 2 + Q ** 2 + N ** 2;
   for (const lead of [10, 30, 60]) {
     const day = seasonDate(2026, Math.round(opens) - lead, "north");
-    const m = modelOf([lilac], { observations: [seenOn(lilac.id, day, { kind: "first-flower" })] });
+    // Two months are asked about first, and used once somebody has vouched for them.
+    const entry = (sure: boolean) =>
+      modelOf([lilac], { observations: [seenOn(lilac.id, day, { kind: "first-flower", sure })] });
+    if (lead === 60) {
+      expect(entry(false).pace(2026).days).toBe(0);
+      expect(entry(false).taught.dates.strangers.map((s) => s.told.notes[0]!.on)).toEqual([day]);
+    }
+    const m = entry(lead === 60);
     const L = opens - seasonPoint(day, "north").seasonDay;
     const believed = L / (1 + (L / 45) ** 4);
     const pace = m.pace(2026);

@@ -164,14 +164,19 @@ describe("renewed from below", () => {
 });
 
 describe("small sums", () => {
-  test("a log of two visits ranges to the longer, and at least a quarter over its usual", () => {
+  test("a log that agrees draws the minutes to it and its range together; one that does not lies between", () => {
     const at = (...minutes: number[]) => {
       const visits = minutes.map((n, i) => visitOf("weigela-florida", `202${i + 3}-06-20`, 0.2, { minutes: n }));
       const m = modelOf([plantOf("weigela-florida")], { visits });
       return minutesFor(m, m.plant("weigela-florida"), "shape", date("2026-07-01"));
     };
-    expect(at(40)).toMatchObject({ usual: 40, low: 32, high: 50 });
-    expect(at(20, 40, 90)).toMatchObject({ usual: 40, low: 20, high: 90 });
+    const [none, one, three, mixed] = [at(), at(40), at(40, 40, 40), at(20, 40, 80)];
+    expect([none.from, one.from]).toEqual(["size", "log"]);
+    const off = (m: typeof one): number => Math.abs(Math.log(m.usual / 40));
+    expect(off(one)).toBeLessThan(off(none));
+    expect(off(three)).toBeLessThan(0.25);
+    expect(three.high / three.low).toBeLessThan(one.high / one.low);
+    expect(off(mixed)).toBeLessThan(0.3);
   });
   test("a height over the green has no guard; a grass is lowered by its cutback, a box by shears", () => {
     const growth: [number, number, number] = [0.2, 0.3, 0.4];

@@ -10,6 +10,7 @@ const ROOMS = [
   "catalogue",
   "climate",
   "towns",
+  "learning",
   "phenology",
   "stems",
   "sections",

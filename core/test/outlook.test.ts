@@ -13,6 +13,7 @@ import {
   renewals,
   stemsFromTally,
   plainStem,
+  PLAIN_SIGHT,
   programmePlan,
   stepDay,
   treeForm,
@@ -325,6 +326,9 @@ describe("what is begun for years moves with what is recorded", () => {
     note: "",
     trialUntil: null,
     begun: [],
+    by: "",
+    sure: false,
+    planned: null,
   });
   const planned = (programme: Programme, day: string, more: Partial<Garden> = {}) => {
     const garden = { ...base, visits: [], observations: [], programmes: [programme], ...more };
@@ -410,10 +414,7 @@ describe("what is begun for years moves with what is recorded", () => {
       plantId: lilac.id,
       on: date("2027-05-20"),
       kind: "foot-dense" as const,
-      heightM: null,
-      note: "",
-      where: null,
-      lookedFor: null,
+      ...PLAIN_SIGHT,
     };
     expect(planned(p, "2027-05-21", { visits, observations: [seen] }).steps[0]!.due.by).toBe("day");
     const aThirdOut = [...visits, visit("2027-06-11", "renovate")];

@@ -8,6 +8,7 @@ import {
   monthDay,
   openGarden,
   partsOf,
+  PLAIN_SIGHT,
   UNSAID_PLACE,
   UNSURVEYED_PLANT,
   type Garden,
@@ -116,6 +117,9 @@ export const visitOf = (plantId: string, on: string, share: number, more: Partia
   note: "",
   trialUntil: null,
   begun: [],
+  by: "",
+  sure: false,
+  planned: null,
   ...more,
 });
 
@@ -123,11 +127,8 @@ export const seenOn = (plantId: string, on: string, more: Partial<Observation> =
   id: `o-${plantId}-${on}`,
   plantId,
   on: date(on),
+  ...PLAIN_SIGHT,
   kind: "growth-seen",
-  heightM: null,
-  note: "",
-  where: null,
-  lookedFor: null,
   ...more,
 });
 

@@ -24,7 +24,7 @@ import {
   type WildlifeCost,
 } from "../jobsite/index.ts";
 import { regimeOf, type CutExtent, type YearOfPrices } from "../price/index.ts";
-import { aimOn, type GardenModel, likelyTaxa } from "../garden/index.ts";
+import { aimOn, type GardenModel, candidatesOf, likelyTaxa } from "../garden/index.ts";
 import { frostRiskOn } from "./dayPrices.ts";
 import { findingsFor, remarks } from "./findings.ts";
 import { signFor } from "./inDoubt.ts";
@@ -211,7 +211,7 @@ const doubt = (plant: Plant, all: readonly Asked[]): readonly Reason[] =>
           "not-certain",
           {
             candidates: likelyNames(plant, all).join(", "),
-            share: Math.max(...(plant.identity?.candidates.map((c) => c.share) ?? [0])),
+            share: Math.max(0, ...candidatesOf(all[0]!.q.model, plant).map((c) => c.share)),
             strictest: all[0]!.q.taxon.common[0]!,
           },
           "practice",
@@ -220,7 +220,8 @@ const doubt = (plant: Plant, all: readonly Asked[]): readonly Reason[] =>
 
 /** Names of the likely kinds, likeliest first. */
 function likelyNames(plant: Plant, all: readonly Asked[]): readonly string[] {
-  const share = (id: string): number => plant.identity?.candidates.find((c) => c.taxonId === id)?.share ?? 1;
+  const known = candidatesOf(all[0]!.q.model, plant);
+  const share = (id: string): number => known.find((c) => c.taxonId === id)?.share ?? 1;
   return all
     .map(({ q }) => q.taxon)
     .toSorted((a, b) => share(b.id) - share(a.id))

@@ -56,16 +56,16 @@ function daysOf(plant: Plant, visits: readonly Visit[], seen: readonly Observati
 }
 
 /** The height that was written down as left by a visit; null where none was. */
-const leftBy = (v: Visit): Metres | null => v.cuts.findLast((c) => c.by === "height")?.afterM ?? null;
+export const leftBy = (v: Visit): Metres | null => v.cuts.findLast((c) => c.by === "height")?.afterM ?? null;
 /** Does a visit of its task take the top off the whole plant? Single stems taken at the ground leave it as tall. */
 const TOP_OFF_DEPTH: Share = 0.5;
-function lowers(v: Visit): boolean {
+export function lowers(v: Visit): boolean {
   const { reach, depth } = TASK_TABLE[v.task];
   return reach === 1 && depth >= TOP_OFF_DEPTH && v.cuts.some((c) => c.by === "share" && c.share > 0);
 }
 
 /** Lower than this part of what stood before, a measure of the day of a cut is taken as made after it. */
-const SAME_HEIGHT: Share = 0.95;
+export const SAME_HEIGHT: Share = 0.95;
 
 /** A plant as its kind, with its stems as they stood before the cuts of a day. */
 interface Grown extends Omit<Measured, "stems"> {
@@ -89,7 +89,7 @@ function endOf({ on, measured, visits }: Day, before: Metres | null, { taxon, pl
 }
 
 /** Seasons' growth gained up to a date, as a running number: whole years plus the part of this one. */
-function growthClock(year: PlantYear, h: Hemisphere, on: PlainDate): number {
+export function growthClock(year: PlantYear, h: Hemisphere, on: PlainDate): number {
   const { seasonYear, seasonDay } = seasonPoint(on, h);
   const turns = turnsBy(seasonDay - year.wakes.day);
   return seasonYear + turns + growthDone(year, seasonDay - turns * YEAR_DAYS);

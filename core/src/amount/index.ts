@@ -1,6 +1,7 @@
 export * from "./caps.ts";
 export * from "./cutHeight.ts";
 export * from "./cutShare.ts";
+export * from "./growth.ts";
 export * from "./height.ts";
 export * from "./ledger.ts";
 export * from "./reduction.ts";

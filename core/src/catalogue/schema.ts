@@ -135,6 +135,8 @@ export const TaxonSchema = z.strictObject({
   growthM: z.tuple([z.number(), z.number(), z.number()]).refine(([a, b, c]) => 0 < a && a <= b && b <= c),
   matureHeightM: range,
   matureWidthM: range,
+  /** How far in the green reaches, metres, where that was measured at a plant; else by how the kind is built. */
+  leafDepthM: z.number().positive().optional(),
   /** Vigour in shade against full sun. */
   shadeVigour: share,
   regrowthFromLeaflessWood: z.enum(["yes", "slow", "no"]),

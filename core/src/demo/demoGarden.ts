@@ -7,6 +7,7 @@ import type { Catalogue } from "../catalogue/index.ts";
 import { NO_STEMS, stemsFromTally, type Tally, buildOf } from "../stems/index.ts";
 import { date, makeDate, monthDay, partsOf, type PlainDate } from "../calendar/index.ts";
 import {
+  PLAIN_SIGHT,
   UNSAID_PLACE,
   inOrder,
   UNSAID_RULES,
@@ -377,6 +378,9 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
           note: v.note,
           trialUntil: null,
           begun: [],
+          by: "",
+          sure: false,
+          planned: null,
         },
       ];
     }),
@@ -384,7 +388,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
   const observations = SEEN.flatMap((o) =>
     o.years.flatMap((n): Observation[] => {
       const on = dated(n, o.on);
-      return on === null ? [] : [{ id: `o-${o.plant}-${on}`, plantId: o.plant, on, kind: o.kind, heightM: null, note: o.note, where: o.where ?? null, lookedFor: o.kind === "not-yet" ? "growth-seen" : null }];
+      return on === null ? [] : [{ id: `o-${o.plant}-${on}`, plantId: o.plant, on, ...PLAIN_SIGHT, kind: o.kind, note: o.note, where: o.where ?? null, lookedFor: o.kind === "not-yet" ? "growth-seen" : null }];
     }),
   );
   const plans = PLANNED.map((p) => {
@@ -413,6 +417,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     stands,
     hedges: [{ ...HEDGED, on: measured }],
     works: [],
+    corrections: [],
     weather: [],
     seasons: [],
   });
@@ -436,6 +441,7 @@ export function emptyGarden(id: string, place: Garden["place"]): Garden {
     stands: [],
     hedges: [],
     works: [],
+    corrections: [],
     weather: [],
     seasons: [],
   };

@@ -6,20 +6,34 @@ import {
   heightOnDay,
   seasonsEndHeight,
   shareOfVisit,
+  type GrowthTaught,
   type HeightEstimate,
   type LedgerEntry,
   type Measured,
 } from "../amount/index.ts";
 import type { Garden, Observation, Plant, Stand, Stem, Task, Visit } from "../model/index.ts";
-import { seenYear, yearClocks, type Pace, type PlantYear } from "../phenology/index.ts";
+import { seenYear, yearClocks, type DatesTaught, type Pace, type PlantYear } from "../phenology/index.ts";
 import { standingSection } from "../sections/index.ts";
 import type { Metres } from "../units/index.ts";
 import { shownKey, type DaysShown } from "../price/index.ts";
-import { grouped, type Celsius } from "../units/index.ts";
+import { grouped, type Celsius, type Days } from "../units/index.ts";
 import { clockName, kindCache, yearName, type KindCache, type Kinds } from "./kinds.ts";
 import { ownKind } from "./ownKind.ts";
 import { remembered, rememberedPair } from "./remembered.ts";
 import { schoolingOf, type Schooling } from "./schooling.ts";
+import {
+  asValue,
+  depthOfPlant,
+  growthOfGarden,
+  leafDepth,
+  stageLesson,
+  stageOfPlant,
+  taughtKind,
+  withStages,
+  type LookLesson,
+  type OwnStage,
+  type StageLesson,
+} from "./taught.ts";
 
 /** What is known of a day's weather; null for what was not observed. */
 export interface DayWeather {
@@ -62,6 +76,20 @@ export interface GardenModel {
   readonly observationsOf: (plantId: string) => readonly Observation[];
   readonly ledgerOf: (plantId: string) => readonly LedgerEntry[];
   readonly season: (on: PlainDate) => SeasonPoint;
+  /** What the garden's own record taught, used or not. */
+  readonly taught: Taught;
+}
+
+/** What a garden's own record taught of its plants; each part is worked out when it is asked for. */
+export interface Taught {
+  /** Names of lessons that are set aside: the catalogue's value holds. */
+  readonly aside: ReadonlySet<string>;
+  readonly growth: () => GrowthTaught;
+  readonly dates: DatesTaught;
+  readonly stage: (plant: Plant, stage: OwnStage) => StageLesson | null;
+  readonly depth: (plant: Plant) => LookLesson | null;
+  /** The kind as the plant grows by what somebody said of it, without what was learnt. */
+  readonly kindBefore: (plant: Plant) => Taxon;
 }
 
 /** Remembers what is true of a plant as long as it and its garden stay the same. */
@@ -79,12 +107,46 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     return p;
   };
   const asGrown = rememberedPair(ownKind);
-  const taxonOf = (p: Plant): Taxon => {
+  const kindBefore = (p: Plant): Taxon => {
     const t = catalogue.byId(p.taxonId);
     if (!t) throw new Error(`no taxon ${p.taxonId} in this catalogue`);
     return asGrown(p, t);
   };
-  const years = yearClocks(garden, taxonOf, cache.climate);
+  const aside = new Set(garden.rules.setAside);
+  const stands = grouped(garden.stands, (s) => s.plantId);
+  const stemsOn = (id: string, on: PlainDate): readonly Stem[] | null =>
+    (stands.get(id) ?? []).filter((s) => s.on <= on).reduce<Stand | null>((a, b) => (a && a.on > b.on ? a : b), null)
+      ?.stems ?? null;
+  const visitsOf = (id: string): readonly Visit[] => visits.get(id) ?? [];
+  const observationsOf = (id: string): readonly Observation[] => observations.get(id) ?? [];
+  let grown: GrowthTaught | null = null;
+  const growth = (): GrowthTaught =>
+    (grown ??= growthOfGarden(
+      garden.plants.flatMap((p) => {
+        if (!visits.has(p.id) && !observations.has(p.id)) return [];
+        const taxon = kindBefore(p);
+        const stems = (on: PlainDate) => stemsOn(p.id, on);
+        return [
+          {
+            plant: p,
+            taxon,
+            year: cache.yearOf(taxon),
+            visits: visitsOf(p.id),
+            observations: observationsOf(p.id),
+            stemsOn: stems,
+          },
+        ];
+      }),
+      cache.climate.hemisphere,
+      aside,
+    ));
+  const depth = (p: Plant): LookLesson | null => leafDepth(p, kindBefore(p), observationsOf(p.id));
+  const asTaught = rememberedPair((p: Plant, t: Taxon) => {
+    const green = aside.has(depthOfPlant(p.id)) ? null : depth(p);
+    return taughtKind(t, growth().growthM(p.id, t), green && asValue(green));
+  });
+  const taxonOf = (p: Plant): Taxon => asTaught(p, kindBefore(p));
+  const years = yearClocks(garden, kindBefore, cache.climate);
   const yearClock = remembered((y: number) => y, years.in);
   const kindsIn = remembered(
     (y: number) => y,
@@ -98,21 +160,39 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     schoolingOf(t.schools.map((s) => schoolOption(s, { ...garden.rules.schools, ...p.schools }, minimumC))),
   );
   const season = (on: PlainDate): SeasonPoint => seasonPoint(on, cache.climate.hemisphere);
+  const ledKinds = (p: Plant, seasonYear: number): Kinds & { readonly name: string } => {
+    const lead = Math.round(years.ofPlant(p.id));
+    const year = kindsIn(seasonYear);
+    const clock = lead === 0 ? year.climate : ahead(year.climate, lead);
+    const name = clockName(seasonYear, clock);
+    return { ...(lead === 0 ? year : cache.by(name, clock)), name };
+  };
+  const stage = (p: Plant, which: OwnStage): StageLesson | null => {
+    const t = taxonOf(p);
+    const forecast = (seasonYear: number): PlantYear => ledKinds(p, seasonYear).yearOf(t);
+    return stageLesson(p, which, observationsOf(p.id), forecast, cache.climate.hemisphere);
+  };
+  const stagesOf = remembered(
+    (p: Plant) => p.id,
+    (p): Readonly<Record<OwnStage, Days>> => {
+      const late = (which: OwnStage): Days =>
+        aside.has(stageOfPlant(which, p.id)) ? 0 : Math.round(stage(p, which)?.late.mean ?? 0);
+      return { hardens: late("hardens"), dormant: late("dormant") };
+    },
+  );
   const seenKinds = remembered(
     (k: { p: Plant; t: Taxon; on: PlainDate; known: number }) =>
       `${k.p.id}|${k.t.id}|${season(k.on).seasonYear}|${k.known}`,
     ({ p, t, on }): Kinds => {
       const { seasonYear } = season(on);
-      const lead = Math.round(years.ofPlant(p.id));
-      const year = kindsIn(seasonYear);
-      const clock = lead === 0 ? year.climate : ahead(year.climate, lead);
-      const name = clockName(seasonYear, clock);
-      const kinds = lead === 0 ? year : cache.by(name, clock);
-      const usual = kinds.yearOf(t);
+      const kinds = ledKinds(p, seasonYear);
+      const { name } = kinds;
+      const forecast = kinds.yearOf(t);
+      const usual = withStages(forecast, stagesOf(p));
       const waits = schooling(p, t).hardCutWaitsFor.includes("growth");
       const ground = { taxon: t, clock: kinds.climate };
       const own = seenYear(usual, ground, observations.get(p.id) ?? [], on, cache.climate.hemisphere, waits);
-      return own === usual ? kinds : cache.own(`${name}|${t.id}|${yearName(own)}`, kinds, own);
+      return own === forecast ? kinds : cache.own(`${name}|${t.id}|${yearName(own)}`, kinds, own);
     },
   );
   const kindsFor = (p: Plant, t: Taxon, on: PlainDate): Kinds => {
@@ -133,11 +213,6 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
       ? { ...known, simulated: row.source === "simulated" }
       : null;
   };
-  const stands = grouped(garden.stands, (s) => s.plantId);
-  const stemsOn = (id: string, on: PlainDate): readonly Stem[] | null =>
-    (stands.get(id) ?? []).filter((s) => s.on <= on).reduce<Stand | null>((a, b) => (a && a.on > b.on ? a : b), null)
-      ?.stems ?? null;
-  const visitsOf = (id: string): readonly Visit[] => visits.get(id) ?? [];
   const ledgerOf = remembered(
     (id: string) => id,
     (id): readonly LedgerEntry[] => {
@@ -170,7 +245,8 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     school: (id, p) => schoolOption(id, p ? { ...garden.rules.schools, ...p.schools } : garden.rules.schools, minimumC),
     visitsOf,
     stemsOn,
-    observationsOf: (id) => observations.get(id) ?? [],
+    observationsOf,
+    taught: { aside, growth, dates: years.told, stage, depth, kindBefore },
     ledgerOf,
     season,
   };

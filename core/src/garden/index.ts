@@ -5,3 +5,4 @@ export { ownKind } from "./ownKind.ts";
 export type { Schooling } from "./schooling.ts";
 export * from "./aim.ts";
 export * from "./newestStand.ts";
+export * from "./taught.ts";

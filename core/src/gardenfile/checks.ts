@@ -24,7 +24,7 @@ export function crossChecks(sound: Sound, ground: Ground, say: (i: FileIssue) =>
   for (const list of GARDEN_LISTS) twiceIssues(sound, list).forEach(say);
   for (const { i, row } of sound.rows("plants")) all(plantIssues(sound, row, ["plants", i], ground.catalogue, latest));
   for (const list of ["visits", "observations", "photos"] as const) recordIssues(sound, list, latest).forEach(say);
-  for (const list of ["plans", "programmes", "stands", "hedges", "works"] as const)
+  for (const list of ["plans", "programmes", "stands", "hedges", "works", "corrections"] as const)
     for (const { i, row } of sound.rows(list))
       if (!sound.ids("plants").has(row.plantId))
         say(issue("plant-unknown", [list, i, "plantId"], { got: row.plantId }));

@@ -110,6 +110,7 @@ const listless: Readonly<Record<ListName, typeof unread>> = {
   stands: unread,
   hedges: unread,
   works: unread,
+  corrections: unread,
   weather: unread,
   seasons: unread,
 };

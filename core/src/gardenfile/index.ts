@@ -8,6 +8,7 @@ export {
   aimed,
   BEGUN_FILL,
   TRIMMED_FILL,
+  TAUGHT_FILL,
   TIME_FILL,
   branched,
   FORM_FILL,

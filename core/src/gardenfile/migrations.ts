@@ -157,6 +157,21 @@ const timeTold: Step = (file) => {
   return { ...next, garden: { ...garden, rules: { ...TIME_FILL.rules, ...garden["rules"] } } };
 };
 
+/** What version 13 did not say: who did the work, how shoots answered, what is sure, which lessons are set aside; and it kept no corrections. */
+export const TAUGHT_FILL = {
+  rules: { setAside: [] },
+  visits: { by: "", sure: false, planned: null },
+  observations: { count: null, lengthM: null, sure: false },
+} as const;
+const taught: Step = (file) => {
+  const next = filledWith({ visits: TAUGHT_FILL.visits, observations: TAUGHT_FILL.observations }, { corrections: [] })(
+    file,
+  );
+  const { garden } = next;
+  if (!isRecord(garden) || !isRecord(garden["rules"])) return next;
+  return { ...next, garden: { ...garden, rules: { ...TAUGHT_FILL.rules, ...garden["rules"] } } };
+};
+
 /** STEPS[n] turns version n into n + 1. Version 1 is the first. */
 const STEPS: Readonly<Record<number, Step>> = {
   1: surveyed,
@@ -171,8 +186,9 @@ const STEPS: Readonly<Record<number, Step>> = {
   10: filledWith(BEGUN_FILL, { hedges: [] }),
   11: filledWith(TRIMMED_FILL, {}),
   12: timeTold,
+  13: taught,
 };
-export const NEWEST = 13;
+export const NEWEST = 14;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

@@ -1,7 +1,8 @@
 /** How long a task takes: from the gardener's own log, else by size. */
 import type { PlainDate } from "../calendar/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
-import type { Plant, Task } from "../model/index.ts";
+import { EIGHTY_SDS as HALF_RANGE_SDS, sifted, type Normal, type Sifted, type Told } from "../learning/index.ts";
+import type { Plant, Task, Visit } from "../model/index.ts";
 
 /** WorkMinutes for a square metre of the plant's outline seen from the front, and for setting up and clearing away. From memory of practice. */
 const MINUTES_PER_M2: Readonly<Record<Task, number>> = {
@@ -22,72 +23,125 @@ const MINUTES_PER_M2: Readonly<Record<Task, number>> = {
 const SET_UP_MINUTES = 5;
 /**
  * How minutes differ from those by size, as standard deviations of their logarithm (ours): between gardeners, between
- * jobs of one gardener, and from one time to the next. Without any log eight jobs of ten take 0.6 to 1.7 times as long.
+ * jobs of one gardener, and from one time to the next. Without any log eight jobs of ten take 0.57 to 1.74 times as long.
  */
-export const MINUTES_DOUBT = { hands: 0.3, job: 0.2, again: 0.2 } as const;
-/** Half of eight in ten, in standard deviations. */
-const HALF_RANGE_SDS = 1.2816;
-
+export const MINUTES_DOUBT = { hands: 0.25, job: 0.25, again: 0.25 } as const;
 /** Minutes that work takes: low, usual, high, and where they are from. */
 export interface WorkMinutes {
   readonly low: number;
   readonly usual: number;
   readonly high: number;
-  /** From the gardener's own log of this plant, by size at the pace of all that was logged, or by size alone. */
+  /** From the gardener's own log of this job, by size at the pace of all that was logged, or by size alone. */
   readonly from: "log" | "pace" | "size";
 }
 
-/** A gardener's pace beside the usual one: logarithm of the ratio, its variance, and how many logged visits tell of it. */
-interface WorkPace {
-  readonly mean: number;
-  readonly variance: number;
-  readonly visits: number;
+/** A visit that was timed, as the logarithm of its minutes over those by size. */
+export interface TimeTold extends Told {
+  readonly visitId: string;
+  readonly plantId: string;
+  readonly task: Task;
+  readonly by: string;
+  readonly minutes: number;
+  /** Minutes by size alone, setting up included. */
+  readonly bySize: number;
+  readonly sure: boolean;
 }
+/** What was learnt of minutes up to a day: of a pair of hands, and of a job. */
+export interface MinutesTaught extends Sifted<TimeTold> {
+  readonly hands: (by: string) => Normal;
+  readonly job: (plantId: string, task: Task) => Normal;
+}
+/** Names under which what was learnt of minutes is set aside. */
+export const minutesOfHands = (by: string): string => `minutes:hands:${by}`;
+export const minutesOfJob = (plantId: string, task: Task): string => `minutes:${plantId}:${task}`;
 
 /** Minutes at the plant by its size, without setting up. */
 const bySize = (model: GardenModel, plant: Plant, task: Task, on: PlainDate): number =>
   MINUTES_PER_M2[task] * heightOf(model, plant, on).heightM * plant.widthM;
 
-const PACES = new WeakMap<GardenModel, Map<PlainDate, WorkPace>>();
-/** The gardener's pace by every visit that was timed up to a day; hedges are timed by their faces. */
-function paceOn(model: GardenModel, on: PlainDate): WorkPace {
-  let known = PACES.get(model);
-  if (!known) PACES.set(model, (known = new Map<PlainDate, WorkPace>()));
-  const met = known.get(on);
+const handsPart = (by: string): string => `hands ${by}`;
+const jobPart = (plantId: string, task: Task): string => `${plantId} ${task}`;
+
+const TAUGHT = new WeakMap<GardenModel, Map<number, MinutesTaught>>();
+/** What every visit that was timed up to a day tells of minutes; hedges are timed by their faces. */
+export function minutesTaught(model: GardenModel, on: PlainDate): MinutesTaught {
+  const timed = timedVisits(model);
+  // Between two visits nothing changes.
+  let count = 0;
+  while (count < timed.length && timed[count]!.on <= on) count++;
+  let known = TAUGHT.get(model);
+  if (!known) TAUGHT.set(model, (known = new Map<number, MinutesTaught>()));
+  const met = known.get(count);
   if (met) return met;
-  const hedged = new Set(model.garden.hedges.map((h) => h.plantId));
-  const logs = model.garden.visits.flatMap((v) => {
-    if (v.minutes === null || v.minutes <= SET_UP_MINUTES || v.on > on || hedged.has(v.plantId)) return [];
+  const told = timed.slice(0, count).flatMap((v): TimeTold[] => {
     const work = bySize(model, model.plant(v.plantId), v.task, v.on);
-    return work > 0 ? [Math.log((v.minutes - SET_UP_MINUTES) / work)] : [];
+    return work <= 0
+      ? []
+      : [
+          {
+            visitId: v.id,
+            plantId: v.plantId,
+            task: v.task,
+            by: v.by,
+            minutes: v.minutes!,
+            bySize: SET_UP_MINUTES + work,
+            sure: v.sure,
+            value: Math.log((v.minutes! - SET_UP_MINUTES) / work),
+            sd: MINUTES_DOUBT.again,
+            shared: [handsPart(v.by)],
+            own: jobPart(v.plantId, v.task),
+          },
+        ];
   });
-  const { hands, job, again } = MINUTES_DOUBT;
-  const each = job ** 2 + again ** 2;
-  const weight = logs.length / each + 1 / hands ** 2;
-  const pace = { mean: logs.reduce((s, x) => s + x, 0) / each / weight, variance: 1 / weight, visits: logs.length };
-  known.set(on, pace);
-  return pace;
+  const { hands, job } = MINUTES_DOUBT;
+  const all = sifted(told, { shared: () => hands, own: () => job }, (t) => t.sure);
+  const taught: MinutesTaught = {
+    ...all,
+    hands: (by) => all.parts.shared(handsPart(by)),
+    job: (plantId, task) => all.parts.own(jobPart(plantId, task)),
+  };
+  known.set(count, taught);
+  return taught;
 }
 
-/** How long a task takes at a plant: what was logged for it, else by the size of its outline at the gardener's pace. */
-export function minutesFor(model: GardenModel, plant: Plant, task: Task, on: PlainDate): WorkMinutes {
-  const logged = model
-    .visitsOf(plant.id)
-    .flatMap((v) => (v.task === task && v.minutes !== null && v.minutes > 0 && v.on <= on ? [v.minutes] : []))
-    .sort((a, b) => a - b);
-  if (logged.length > 0) {
-    const usual = logged[Math.floor(logged.length / 2)]!;
-    return { low: Math.min(logged[0]!, usual * 0.8), usual, high: Math.max(logged.at(-1)!, usual * 1.25), from: "log" };
+const TIMED = new WeakMap<GardenModel, readonly Visit[]>();
+function timedVisits(model: GardenModel): readonly Visit[] {
+  let timed = TIMED.get(model);
+  if (!timed) {
+    const hedged = new Set(model.garden.hedges.map((h) => h.plantId));
+    timed = model.garden.visits
+      .filter((v) => v.minutes !== null && v.minutes > SET_UP_MINUTES && !hedged.has(v.plantId))
+      .toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
+    TIMED.set(model, timed);
   }
+  return timed;
+}
+
+/**
+ * How long a task takes at a plant, in the gardener's own hands: by the size of its outline, at the pace of all that was
+ * logged, and as this very job was found to go.
+ */
+export function minutesFor(model: GardenModel, plant: Plant, task: Task, on: PlainDate): WorkMinutes {
   if (task === "leave") return { low: 0, usual: 0, high: 0, from: "size" };
-  const pace = paceOn(model, on);
-  const work = bySize(model, plant, task, on) * Math.exp(pace.mean);
-  const { job, again } = MINUTES_DOUBT;
-  const times = Math.exp(HALF_RANGE_SDS * Math.sqrt(pace.variance + job ** 2 + again ** 2));
+  const { aside } = model.taught;
+  const taught = minutesTaught(model, on);
+  const { hands, job, again } = MINUTES_DOUBT;
+  const jobAside = aside.has(minutesOfJob(plant.id, task));
+  const handsAside = aside.has(minutesOfHands(""));
+  const known: Normal = jobAside
+    ? handsAside
+      ? { mean: 0, sd: Math.hypot(hands, job) }
+      : { mean: taught.hands("").mean, sd: Math.hypot(taught.hands("").sd, job) }
+    : handsAside
+      ? { mean: taught.job(plant.id, task).mean, sd: Math.hypot(taught.job(plant.id, task).sd, hands) }
+      : taught.parts.sum([handsPart("")], jobPart(plant.id, task));
+  const work = bySize(model, plant, task, on) * Math.exp(known.mean);
+  const times = Math.exp(HALF_RANGE_SDS * Math.hypot(known.sd, again));
+  const own = !jobAside && taught.used.some((t) => t.plantId === plant.id && t.task === task);
   return {
     low: SET_UP_MINUTES + work / times,
     usual: SET_UP_MINUTES + work,
     high: SET_UP_MINUTES + work * times,
-    from: pace.visits > 0 ? "pace" : "size",
+    from: own ? "log" : taught.used.length > 0 && !handsAside ? "pace" : "size",
   };
 }

@@ -61,6 +61,7 @@ export const BOUNDS = {
   branch: { from: 0, to: 79, whole: true },
   shoot: { from: 0, to: 11, whole: true },
   minutes: { from: 0, to: 2000 },
+  shootsPerCut: { from: 0, to: 30 },
   weekday: { from: 0, to: 6, whole: true },
   /** A half-day, and hands beside the gardener's own. */
   halfMinutes: { from: 0, to: 480 },
@@ -89,6 +90,8 @@ export const LETTERS = {
   shortNote: 500,
   aside: 200,
   school: 40,
+  who: 40,
+  lesson: 140,
   zone: 3,
   /** A picture as base64. */
   picture: 600_000,
@@ -131,6 +134,8 @@ export const MOST = {
   passes: 40,
   works: 100,
   finds: 40,
+  corrections: 20_000,
+  setAside: 20_000,
 } as const;
 
 /**

@@ -14,6 +14,7 @@
  *          ├ plans ─ a task meant for a plant on a day
  *          ├ programmes ─ what a plant is brought to over years
  *          ├ works ─ work under way at a plant
+ *          ├ corrections ─ what a record said before it was changed or taken out
  *          ├ weather ─ a calendar year's observed days
  *          └ seasons ─ how far the gardener finds a year ahead or behind
  */
@@ -23,6 +24,7 @@ import { id, name, rows } from "./pieces.ts";
 import { BedSchema, PlaceSchema, RulesSchema } from "./place.ts";
 import { PlantSchema } from "./plant.ts";
 import {
+  CorrectionSchema,
   ObservationSchema,
   PhotoSchema,
   PlannedCutSchema,
@@ -49,6 +51,7 @@ export const LIST_SCHEMAS = {
   stands: StandSchema,
   hedges: HedgeSchema,
   works: WorkSchema,
+  corrections: CorrectionSchema,
   weather: WeatherYearSchema,
   seasons: SeasonNoteSchema,
 } as const;
@@ -74,6 +77,7 @@ export const GardenSchema = z.strictObject({
   stands: rows(StandSchema, MOST.stands),
   hedges: rows(HedgeSchema, MOST.hedges),
   works: rows(WorkSchema, MOST.works),
+  corrections: rows(CorrectionSchema, MOST.corrections),
   weather: rows(WeatherYearSchema, MOST.weather),
   seasons: rows(SeasonNoteSchema, MOST.seasons),
 });

@@ -27,6 +27,7 @@ export function inOrder(g: Garden): Garden {
     stands: g.stands.toSorted(byDay),
     hedges: g.hedges.toSorted(byDay),
     works: g.works.toSorted(byDay),
+    corrections: g.corrections.toSorted(byDay),
     weather: g.weather.toSorted((a, b) => a.year - b.year || byText(a.id, b.id)),
     seasons: g.seasons.toSorted((a, b) => a.seasonYear - b.seasonYear || byText(a.id, b.id)),
   };

@@ -1,8 +1,8 @@
 /** Where the garden lies and by what rules it is kept; its beds. */
 import * as z from "zod";
-import { BOUNDS, LETTERS } from "./bounds.ts";
+import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
 import { TimeSchema, ToolsSchema } from "./worktime.ts";
-import { id, MonthDaySchema, name, schools, text, within } from "./pieces.ts";
+import { id, MonthDaySchema, name, rows, schools, text, within } from "./pieces.ts";
 
 const months = z.array(within(BOUNDS.monthC)).length(12);
 const spreads = z.array(within(BOUNDS.spreadC)).length(12).nullable();
@@ -61,6 +61,8 @@ export const RulesSchema = z.strictObject({
   prices: z.strictObject({ hour: price, plant: price, haulM3: price }),
   time: TimeSchema,
   tools: ToolsSchema,
+  /** Lessons of the record that are not to be used, by name: the catalogue's value holds. */
+  setAside: rows(text(LETTERS.lesson), MOST.setAside),
 });
 /** What the gardener chose for the whole garden: units, schools, prices, time, tools. */
 export type Rules = Readonly<z.infer<typeof RulesSchema>>;

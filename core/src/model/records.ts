@@ -45,6 +45,12 @@ export const VisitSchema = z.strictObject({
   trialUntil: PlainDateSchema.nullable(),
   /** A second leader halved, a strange sucker cut at its origin, rooted branches severed to be lifted later. */
   begun: rows(z.enum(BEGUN), MOST.begun),
+  /** Who did it; empty: the gardener. Each has a pace of their own. */
+  by: text(LETTERS.who),
+  /** Its minutes lie far from what was to be expected, and the gardener says that they are right. */
+  sure: z.boolean(),
+  /** What was meant: the plan it settled, and when that was made; null: it was not planned. */
+  planned: z.strictObject({ on: PlainDateSchema, madeOn: PlainDateSchema }).nullable(),
 });
 /** Work done at a plant on a day. */
 export type Visit = Readonly<z.infer<typeof VisitSchema>>;
@@ -68,6 +74,14 @@ export const OBSERVATIONS = [
   "regrowth-clean",
   "regrowth-poor",
   "nest-empty",
+  "nest-seen",
+  "no-flower",
+  "frost-damage",
+  "scratch-green",
+  "scratch-brown",
+  "disease-seen",
+  "shoots-counted",
+  "leaf-depth",
 ] as const;
 /** What can be waited for; "not-yet" says of which it was looked for. */
 export const WATCHED = [
@@ -93,9 +107,32 @@ export const ObservationSchema = z.strictObject({
   where: z.enum(["base", "old-stems", "tips", "side-shoots", "new-shoot-ends"]).nullable(),
   /** Of "not-yet": what was looked for. */
   lookedFor: z.enum(WATCHED).nullable(),
+  /** Of "shoots-counted": shoots that came at a cut, on average. */
+  count: within(BOUNDS.shootsPerCut).nullable(),
+  /** Of "shoots-counted": how long they grew; of "leaf-depth": how far in the green reaches. */
+  lengthM: within(BOUNDS.lengthM).nullable(),
+  /** It lies far from what was to be expected, and the gardener says that it is right all the same. */
+  sure: z.boolean(),
 });
 /** Something seen at a plant on a day. */
 export type Observation = Readonly<z.infer<typeof ObservationSchema>>;
+
+/** What a record said before it was changed or taken out: it stays readable. */
+export const CorrectionSchema = z.strictObject({
+  id,
+  plantId: id,
+  /** The day it was changed. */
+  on: PlainDateSchema,
+  /** The record it was. */
+  rowId: id,
+  removed: z.boolean(),
+  was: z.discriminatedUnion("of", [
+    z.strictObject({ of: z.literal("visit"), row: VisitSchema }),
+    z.strictObject({ of: z.literal("observation"), row: ObservationSchema }),
+  ]),
+});
+/** A record as it stood before it was changed or taken out. */
+export type Correction = Readonly<z.infer<typeof CorrectionSchema>>;
 
 /** What a plant is brought to over years. */
 export const PROGRAMME_WAYS = [

@@ -1,6 +1,7 @@
 /** What a new row starts with where nobody has looked or said anything yet. Apart from the schemas, which more come without. */
 import type { Bed, Place, Rules } from "./place.ts";
 import type { Health, Plant } from "./plant.ts";
+import type { Observation } from "./records.ts";
 
 /** Prices nobody has said. */
 export const NO_PRICES = { hour: null, plant: null, haulM3: null } as const;
@@ -11,7 +12,18 @@ export const UNSAID_RULES = {
   prices: NO_PRICES,
   time: { week: [], otherwise: [], easy: true },
   tools: null,
+  setAside: [],
 } satisfies Rules;
+/** An entry says no more than what was seen. */
+export const PLAIN_SIGHT = {
+  heightM: null,
+  note: "",
+  where: null,
+  lookedFor: null,
+  count: null,
+  lengthM: null,
+  sure: false,
+} as const satisfies Omit<Observation, "id" | "plantId" | "on" | "kind">;
 /** Hours nobody has said. */
 export const NO_HOURS = { hold: null, move: null, replace: null } as const;
 

@@ -15,6 +15,7 @@ import {
 } from "../calendar/index.ts";
 import { ahead, clockOfYear, type Climate, type DaysOfYear, type SeasonClock } from "../climate/index.ts";
 import type { Garden, Observation, Plant } from "../model/index.ts";
+import { partsFrom, sifted, type Normal, type Stranger, type Told } from "../learning/index.ts";
 import { grouped, type Days } from "../units/index.ts";
 import { plantYear, type DisplayYear, type PlantYear } from "./plantYear.ts";
 import { credible } from "./seenYear.ts";
@@ -42,6 +43,9 @@ export interface PaceNote {
   readonly on: PlainDate;
   /** Days before its expected day (after: negative). */
   readonly aheadDays: Days;
+  /** The entry it is from, and whether the gardener vouched for it. */
+  readonly id: string;
+  readonly sure: boolean;
 }
 
 /** How far a season runs ahead of a usual one, with what says so. */
@@ -116,67 +120,36 @@ function notesOf(
     const { seasonYear } = seasonPoint(o.on, climate.hemisphere);
     const taxon = taxonOf(plant);
     const lead = leadOf(o, taxon, plantYear(taxon, clockFor(seasonYear)), climate.hemisphere);
-    return lead === null ? [] : [{ plantId: o.plantId, seasonYear, on: o.on, aheadDays: lead }];
+    return lead === null ? [] : [{ plantId: o.plantId, seasonYear, on: o.on, aheadDays: lead, id: o.id, sure: o.sure }];
   });
 }
 const SPEAKS: ReadonlySet<Observation["kind"]> = new Set(["first-leaf", "first-flower", "in-flower"]);
 
-/** What runs ahead of the forecast in every year, in one year, and at one plant in every year. */
-interface Leads {
-  readonly ofPlace: Days;
-  readonly ofYear: ReadonlyMap<number, Days>;
-  readonly ofPlant: ReadonlyMap<string, Days>;
+/** Names of the parts of a lead. */
+const PLACE = "place";
+const yearPart = (seasonYear: number): string => `year ${seasonYear}`;
+
+/** What one plant told in one year: the mean of its entries. */
+export interface DateTold extends Told {
+  readonly plantId: string;
+  readonly seasonYear: number;
+  readonly notes: readonly PaceNote[];
 }
 
-/** Rounds of the relaxation, at most, and the change that ends it, days. */
-const ROUNDS = { most: 400, still: 1e-4 } as const;
-
-/**
- * The likeliest leads of place, years and plants together: each entry is their sum and an error, each of them normal
- * around nothing. Solved by relaxation, one after another against what the others leave (a positive definite system,
- * so it settles). Entries of one plant in one year count as one.
- */
-function leadsOf(notes: readonly PaceNote[], placeSd: Days, yearSdOf: (seasonYear: number) => Days): Leads {
-  const sums = new Map<string, { plant: string; year: number; sum: number; count: number }>();
-  for (const n of notes) {
-    const key = `${n.seasonYear}|${n.plantId}`;
-    const s = sums.get(key) ?? { plant: n.plantId, year: n.seasonYear, sum: 0, count: 0 };
-    sums.set(key, { ...s, sum: s.sum + credible(n.aheadDays), count: s.count + 1 });
-  }
-  const data = [...sums.values()].map(({ plant, year, sum, count }) => ({ plant, year, lead: sum / count }));
-  const [ofYear, ofPlant] = [new Map<number, Days>(), new Map<string, Days>()];
-  let ofPlace = 0;
-  const noise = 1 / PACE_ASSUMPTIONS.note ** 2;
-  const shrunk = (left: readonly Days[], sd: Days): Days =>
-    (noise * left.reduce((a, b) => a + b, 0)) / (noise * left.length + 1 / sd ** 2);
-  for (let round = 0, moved = Infinity; round < ROUNDS.most && moved > ROUNDS.still; round++) {
-    const was = [ofPlace, ...ofYear.values(), ...ofPlant.values()];
-    const y = (d: { year: number }): Days => ofYear.get(d.year) ?? 0;
-    const p = (d: { plant: string }): Days => ofPlant.get(d.plant) ?? 0;
-    ofPlace = shrunk(
-      data.map((d) => d.lead - y(d) - p(d)),
-      placeSd,
-    );
-    for (const [year, own] of grouped(data, (d) => d.year))
-      ofYear.set(
-        year,
-        shrunk(
-          own.map((d) => d.lead - ofPlace - p(d)),
-          yearSdOf(year),
-        ),
-      );
-    for (const [plant, own] of grouped(data, (d) => d.plant))
-      ofPlant.set(
-        plant,
-        shrunk(
-          own.map((d) => d.lead - ofPlace - y(d)),
-          PACE_ASSUMPTIONS.plant,
-        ),
-      );
-    const now = [ofPlace, ...ofYear.values(), ...ofPlant.values()];
-    moved = round === 0 ? Infinity : Math.max(...now.map((x, i) => Math.abs(x - was[i]!)));
-  }
-  return { ofPlace, ofYear, ofPlant };
+/** Entries as numbers that are sums of place, year and plant. Entries of one plant in one year count as one. */
+function datesTold(notes: readonly PaceNote[]): readonly DateTold[] {
+  return [...grouped(notes, (n) => `${n.seasonYear}|${n.plantId}`).values()].map((own) => {
+    const { plantId, seasonYear } = own[0]!;
+    return {
+      plantId,
+      seasonYear,
+      notes: own,
+      value: own.reduce((sum, n) => sum + n.aheadDays, 0) / own.length,
+      sd: PACE_ASSUMPTIONS.note,
+      shared: [PLACE, yearPart(seasonYear)],
+      own: plantId,
+    };
+  });
 }
 
 /** A season's own clock, fitted to what was seen and measured. */
@@ -191,14 +164,28 @@ export interface YearClocks {
   readonly in: (seasonYear: number) => YearClock;
   /** Days that a plant runs ahead of its kind, from all years in which it was looked at. */
   readonly ofPlant: (plantId: string) => Days;
+  /** The same with their doubt, and what they rest on, whether they are used or not. */
+  readonly told: DatesTaught;
 }
+/** What was seen of dates, in every year of the garden. */
+export interface DatesTaught {
+  readonly place: Normal;
+  readonly plant: (plantId: string) => Normal;
+  readonly used: readonly DateTold[];
+  /** Entries that fit nothing else that was seen: used for their own plant's year, and for nothing beyond. */
+  readonly strangers: readonly Stranger<DateTold>[];
+}
+/** Names under which what was learnt of dates is set aside. */
+export const DATES_OF_PLACE = "dates:place";
+export const datesOfPlant = (plantId: string): string => `dates:${plantId}`;
 
 /** Opens the years of a garden: what each runs like, and the clock its plants follow. */
 export function yearClocks(
-  garden: Pick<Garden, "observations" | "plants" | "weather" | "seasons">,
+  garden: Pick<Garden, "observations" | "plants" | "weather" | "seasons" | "rules">,
   taxonOf: (p: Plant) => Taxon,
   climate: Climate,
 ): YearClocks {
+  const aside = new Set(garden.rules.setAside);
   const a = PACE_ASSUMPTIONS;
   const observed = new Map<number, { days: DaysOfYear; clock: SeasonClock } | null>();
   const weatherOf = (year: number): { days: DaysOfYear; clock: SeasonClock } | null => {
@@ -211,16 +198,35 @@ export function yearClocks(
   };
   const notes = notesOf(garden, taxonOf, climate, (y) => weatherOf(y)?.clock ?? climate);
   const [least, most] = a.place;
-  const leads = leadsOf(notes, Math.min(most, Math.max(least, climate.doubt.spring)), (y) =>
-    weatherOf(y) ? a.yearOfKnownWeather : a.year,
+  const yearSds = new Map(
+    [...new Set(notes.map((n) => n.seasonYear))].map((y) => [
+      yearPart(y),
+      weatherOf(y) ? a.yearOfKnownWeather : a.year,
+    ]),
   );
+  const placeSd = Math.min(most, Math.max(least, climate.doubt.spring));
+  const doubts = { shared: (n: string) => (n === PLACE ? placeSd : (yearSds.get(n) ?? a.year)), own: () => a.plant };
+  const told = sifted(datesTold(notes), doubts, (t) => t.notes.some((n) => n.sure));
+  // Of those that stay, one that lies far off counts for little: it more likely tells of something else.
+  const parts = partsFrom(
+    told.used.map((t) => ({
+      ...t,
+      value: t.notes.reduce((sum, n) => sum + credible(n.aheadDays), 0) / t.notes.length,
+    })),
+    doubts,
+  );
+  const place = parts.shared(PLACE);
+  const ofPlace = aside.has(DATES_OF_PLACE) ? 0 : place.mean;
   const byYear = grouped(notes, (n) => n.seasonYear);
   const said = new Map(garden.seasons.map((s) => [s.seasonYear, s.paceDays]));
   const clockOf = (seasonYear: number): YearClock => {
     const weather = weatherOf(seasonYear);
     const own = byYear.get(seasonYear) ?? [];
     const byWeather = weather ? climate.spring.bloom - weather.clock.spring.bloom : null;
-    const byNotes = notes.length > 0 ? leads.ofPlace + (leads.ofYear.get(seasonYear) ?? 0) : null;
+    const byNotes =
+      notes.length > 0
+        ? ofPlace + (yearSds.has(yearPart(seasonYear)) ? parts.shared(yearPart(seasonYear)).mean : 0)
+        : null;
     const word = said.get(seasonYear);
     const worked = ahead(weather?.clock ?? climate, byNotes ?? 0);
     const clock = word === undefined ? (weather || byNotes !== null ? worked : climate) : ahead(climate, word);
@@ -241,7 +247,7 @@ export function yearClocks(
                 : "notes",
         byWeather,
         byNotes,
-        ofPlace: leads.ofPlace,
+        ofPlace,
         notes: own,
         simulated:
           weather !== null &&
@@ -250,5 +256,10 @@ export function yearClocks(
       },
     };
   };
-  return { in: clockOf, ofPlant: (id) => leads.ofPlant.get(id) ?? 0 };
+  const plant = (id: string): Normal => parts.own(id);
+  return {
+    in: clockOf,
+    ofPlant: (id) => (aside.has(datesOfPlant(id)) ? 0 : plant(id).mean),
+    told: { place, plant, used: told.used, strangers: told.strangers },
+  };
 }

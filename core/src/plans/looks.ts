@@ -10,7 +10,19 @@ import type { Days } from "../units/index.ts";
 /** Something to be looked for at a plant. */
 export type Look = Exclude<
   Observation["kind"],
-  "not-yet" | "height" | "suckers-up" | "regrowth-clean" | "regrowth-poor"
+  | "not-yet"
+  | "height"
+  | "suckers-up"
+  | "regrowth-clean"
+  | "regrowth-poor"
+  | "nest-seen"
+  | "no-flower"
+  | "frost-damage"
+  | "scratch-green"
+  | "scratch-brown"
+  | "disease-seen"
+  | "shoots-counted"
+  | "leaf-depth"
 >;
 
 /** Something that may be seen, and whether it is due about now. */

@@ -59,5 +59,7 @@ export function visitAlike(visit: Visit, share: Share, other: InRow, id: string)
     deadStemsCount: 0,
     trialUntil: null,
     begun: [],
+    sure: false,
+    planned: null,
   };
 }

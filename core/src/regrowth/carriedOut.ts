@@ -1,7 +1,7 @@
 /** Cuts that were carried out: what is booked, how tall the plant was left, the stems that are left. */
 import { isHalved, type Amounts } from "../bench/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import type { Observation, Regime, Stand, Try, Visit } from "../model/index.ts";
+import { PLAIN_SIGHT, type Observation, type Regime, type Stand, type Try, type Visit } from "../model/index.ts";
 import type { Build } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
 import { stemsAfter } from "./after.ts";
@@ -41,7 +41,7 @@ export function heightLeft(
   const part = before.heightM > 0 ? after.heightM / before.heightM : 1;
   if (part >= 1 || after.heightM <= 0) return null;
   const heightM = Math.max(LEAST_M, round(at.heightM * part, 3));
-  return { ...at, kind: "height", heightM, note: "", where: null, lookedFor: null };
+  return { ...PLAIN_SIGHT, ...at, kind: "height", heightM };
 }
 
 /** A try was carried out on a stand. @param t only the cuts that were made */
@@ -60,6 +60,9 @@ export function carriedOut(stand: Stand, t: Try, build: Build, done: Done): Carr
     note: "",
     trialUntil: null,
     begun: t.cuts.some((c) => isHalved(c, stand.stems, build)) ? ["leader-halved"] : [],
+    by: "",
+    sure: false,
+    planned: null,
   };
   const height = heightLeft(a, { id: done.heightId, plantId: stand.plantId, on: done.on, heightM: done.heightM });
   // Recorded for a day before the stems were counted, what is left still is the newest that is known.

@@ -5,7 +5,8 @@
 import type { Taxon } from "../catalogue/index.ts";
 import { addDays, addYears, seasonDate, type PlainDate } from "../calendar/index.ts";
 import { grownSeasons, grownTo, growthToCome, vigourAfterCut } from "../amount/index.ts";
-import type { GardenModel } from "../garden/index.ts";
+import { asValue, lookedUp, perPlant, shootsOfPlant, type GardenModel, type LookLesson } from "../garden/index.ts";
+import { LEARNING_PRIORS } from "../learning/index.ts";
 import {
   alongStem,
   between,
@@ -69,6 +70,28 @@ export interface Follows {
 const shootTo = (taxon: Taxon, fromM: Metres, perYear: Metres, seasons: number, vigour: number): Metres =>
   grownTo(taxon, fromM, perYear, grownSeasons(seasons, vigour));
 
+/** What was learnt of the shoots that a plant makes at a cut; null where none were counted. */
+export const shootsLesson = perPlant((model, plant): LookLesson | null => {
+  const looks = model
+    .observationsOf(plant.id)
+    .flatMap((o) =>
+      o.kind === "shoots-counted" && o.count !== null ? [{ value: o.count, recordId: o.id, sure: o.sure }] : [],
+    );
+  const { plantSd, countSd } = LEARNING_PRIORS.shoots;
+  return lookedUp(plant.id, REGROWTH_ASSUMPTIONS.shootsBelowCut[1], looks, { plantSd, lookSd: countSd });
+});
+
+/** Shoots that wake below a heading cut of a plant: few, usual, many; its own where they were counted. */
+export const shootsAtCut = perPlant((model, plant): readonly [number, number, number] => {
+  const usual = REGROWTH_ASSUMPTIONS.shootsBelowCut;
+  const lesson = model.taught.aside.has(shootsOfPlant(plant.id)) ? null : shootsLesson(model, plant);
+  if (!lesson) return usual;
+  // As far as the doubt was drawn together, so is the range.
+  const left = lesson.mine.sd / LEARNING_PRIORS.shoots.plantSd;
+  const m = asValue(lesson);
+  return [m * (usual[0] / usual[1]) ** left, m, m * (usual[2] / usual[1]) ** left];
+});
+
 const regrows = (taxon: Taxon): boolean => taxon.regrowthFromLeaflessWood !== "no";
 const stands = (e: StemEffect): boolean => e.kept > 0 && e.stem.state !== "dead";
 
@@ -97,13 +120,13 @@ function oldWood(e: StemEffect, build: Build): Shoot[] {
 }
 
 /** New growth at the end of a stem: one leader that goes on, or the shoots that a cut woke, spread to both sides. */
-function newWood(e: StemEffect, build: Build, gainM: Metres): Shoot[] {
+function newWood(e: StemEffect, build: Build, gainM: Metres, shoots: number): Shoot[] {
   if (gainM <= 0.005) return [];
   const tip = alongStem(e.stem, e.kept, build);
   const before = alongStem(e.stem, Math.max(0, e.kept - 0.15), build);
   const run = Math.hypot(tip.x - before.x, tip.y - before.y, tip.z - before.z) || 1;
   const cut = e.kept < 1 && e.leader === null;
-  const count = cut ? REGROWTH_ASSUMPTIONS.shootsBelowCut[1] : 1;
+  const count = cut ? Math.max(1, Math.round(shoots)) : 1;
   return Array.from({ length: count }, (_, i): Shoot => {
     const spread = count === 1 ? 0 : (i - (count - 1) / 2) * 0.5;
     const turn = ((e.stem.turnDeg + 90) * Math.PI) / 180;
@@ -136,7 +159,8 @@ function fromBase(gone: readonly StemEffect[], build: Build, heightM: Metres): S
   );
 }
 
-function flowersAt(taxon: Taxon, a: Amounts, seasons: number, loss: Share): Future["flowers"] {
+type Three = readonly [number, number, number];
+function flowersAt(taxon: Taxon, a: Amounts, seasons: number, loss: Share, shoots: Three): Future["flowers"] {
   if (taxon.floweringWood === "foliage") return null;
   const ends = (e: StemEffect): number => (e.stem.state === "dead" ? 0 : shootEnds(e.stem));
   const before = a.effects.reduce((n, e) => n + ends(e), 0);
@@ -144,11 +168,11 @@ function flowersAt(taxon: Taxon, a: Amounts, seasons: number, loss: Share): Futu
   const kept = a.effects.reduce((n, e) => n + ends(e) * (1 - e.endsGone), 0) / before;
   const cutEnds = a.effects.filter((e) => stands(e) && e.kept < 1).length / before;
   const newWoodFlowers = taxon.floweringWood !== "old";
-  const of = (shoots: number): number => {
-    const woken = seasons >= (newWoodFlowers ? 0.5 : 1.5) ? cutEnds * shoots : 0;
+  const of = (each: number): number => {
+    const woken = seasons >= (newWoodFlowers ? 0.5 : 1.5) ? cutEnds * each : 0;
     return Math.max(0, (kept + woken) * (seasons < 1 ? 1 - loss * 0.5 : 1));
   };
-  const [few, usual, many] = REGROWTH_ASSUMPTIONS.shootsBelowCut;
+  const [few, usual, many] = shoots;
   return [of(few), of(usual), of(many)];
 }
 
@@ -177,7 +201,12 @@ export function shootsAt(
   if (seasons === 0) return old;
   const young = standing.flatMap((e) => {
     const from = alongStem(e.stem, e.kept, build).z;
-    return newWood(e, build, shootTo(taxon, from, usual, seasons, vigourAfterCut(taxon, e.leafGone)) - from);
+    return newWood(
+      e,
+      build,
+      shootTo(taxon, from, usual, seasons, vigourAfterCut(taxon, e.leafGone)) - from,
+      shootsAtCut(model, plant)[1],
+    );
   });
   if (!regrows(taxon)) return [...old, ...young];
   const gone = a.effects.filter((e) => e.kept === 0 && e.stem.state !== "dead");
@@ -212,7 +241,7 @@ export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on:
   };
   const futures = HORIZONS.map((horizon): Future => {
     const seasons = SEASONS[horizon](toCome);
-    const flowers = seasons === 0 ? null : flowersAt(taxon, a, seasons, loss);
+    const flowers = seasons === 0 ? null : flowersAt(taxon, a, seasons, loss, shootsAtCut(model, plant));
     const [least, most] = REGROWTH_ASSUMPTIONS.headBounds;
     const head = (n: number): number =>
       Math.min(most, Math.max(least, n <= 0 ? most : (1 / n) ** REGROWTH_ASSUMPTIONS.headPower));

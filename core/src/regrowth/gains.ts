@@ -6,7 +6,7 @@ import { growthToCome, grownTo } from "../amount/index.ts";
 import { heightOf, plantsYear, type GardenModel } from "../garden/index.ts";
 import { buildOf, THICKNESS_TABLE, type StemEffect } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { REGROWTH_ASSUMPTIONS } from "./follows.ts";
+import { REGROWTH_ASSUMPTIONS, shootsAtCut } from "./follows.ts";
 
 /** Few, usual, many. */
 type Range = readonly [number, number, number];
@@ -27,10 +27,8 @@ export type GainCode = keyof GainValues;
 /** One thing gained, with its numbers. */
 export type Gain = { readonly [C in GainCode]: { readonly code: C; readonly values: GainValues[C] } }[GainCode];
 
-const times = (n: number): Range => {
-  const [few, usual, many] = REGROWTH_ASSUMPTIONS.shootsBelowCut;
-  return [n * few, n * usual, n * many];
-};
+const times = (n: number, [few, usual, many]: Range): Range =>
+  [n * few, n * usual, n * many].map(Math.round) as unknown as Range;
 /** Ends that were headed, of a stem and its branches; what was taken at its origin wakes nothing. */
 const headed = (e: StemEffect): number =>
   (e.kept > 0 && e.kept < 1 && e.leader === null ? 1 : 0) + e.branchParts.filter((p) => p > 0 && p < 1).length;
@@ -50,8 +48,8 @@ export function gainsOf(model: GardenModel, plantId: string, a: Amounts, on: Pla
   const out: Gain[] = [];
   const sheared = standing.some((e) => e.endsCut);
   if (ends > 0 && sheared && build.architecture === "shell")
-    out.push({ code: "denser-shell", values: { ends, shoots: times(ends) } });
-  else if (ends > 0) out.push({ code: "shoots-woken", values: { shoots: times(ends) } });
+    out.push({ code: "denser-shell", values: { ends, shoots: times(ends, shootsAtCut(model, plant)) } });
+  else if (ends > 0) out.push({ code: "shoots-woken", values: { shoots: times(ends, shootsAtCut(model, plant)) } });
   if (coloured(taxon) && live.length > 0) {
     const young = (xs: readonly StemEffect[]): number => xs.filter((e) => e.stem.diameterMm <= YOUNG_MM).length;
     const gone = live.length - standing.length;

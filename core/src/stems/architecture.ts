@@ -157,6 +157,7 @@ export interface Build {
 
 function shellOf(t: Taxon, architecture: Architecture): Metres {
   if (t.leaf === "herbaceous" || architecture === "tuft") return SHELL_M.throughout;
+  if (t.leafDepthM !== undefined) return t.leafDepthM;
   if (architecture === "shell") return SHELL_M.clipped;
   if (t.regrowthFromLeaflessWood === "no") return SHELL_M.needled;
   return t.leaf === "deciduous" ? SHELL_M.deciduous : SHELL_M.evergreen;

@@ -188,5 +188,8 @@ export function visitOfWork(model: GardenModel, at: AtPlant, work: Work, state: 
       ...(work.found.includes("stranger") ? (["stranger-cut"] as const) : []),
       ...(work.found.includes("rooted-branch") ? (["layers-severed"] as const) : []),
     ],
+    by: "",
+    sure: false,
+    planned: null,
   };
 }

@@ -1,5 +1,14 @@
 /** The daily records of Seattle and New York 2012–15 (NOAA) as the core takes weather. */
-import { dayOfYear, partsOf, date, type WeatherYear, type YearClock, yearClocks, type Climate } from "@wren/core";
+import {
+  dayOfYear,
+  partsOf,
+  date,
+  type WeatherYear,
+  type YearClock,
+  yearClocks,
+  type Climate,
+  UNSAID_RULES,
+} from "@wren/core";
 import { table } from "./files.ts";
 
 export const STATIONS = ["Seattle", "New York"] as const;
@@ -45,7 +54,7 @@ export const weatherAt = (place: Station): WeatherYear[] =>
 /** The clocks of the station's four years. */
 export function clocksAt(place: Station, climate: Climate): readonly YearClock[] {
   const of = yearClocks(
-    { weather: weatherAt(place), observations: [], plants: [], seasons: [] },
+    { weather: weatherAt(place), observations: [], plants: [], seasons: [], rules: UNSAID_RULES },
     () => {
       throw new Error("no plants here");
     },

@@ -3,6 +3,7 @@ import Dexie, { type DexieOptions, type Table, type Transaction } from "dexie";
 import {
   aimed,
   BEGUN_FILL,
+  TAUGHT_FILL,
   TIME_FILL,
   TRIMMED_FILL,
   branched,
@@ -14,6 +15,7 @@ import {
   SURVEY_FILL,
   TIMING_FILL,
   type Bed,
+  type Correction,
   type Garden,
   type Hedge,
   type ListName,
@@ -222,6 +224,15 @@ export const VERSIONS: readonly {
     stores: { works: "id, plantId" },
     upgrade: filling({ plans: TIME_FILL.plans, head: { rules: TIME_FILL.rules } }),
   },
+  {
+    version: 14,
+    stores: { corrections: "id, plantId" },
+    upgrade: filling({
+      visits: TAUGHT_FILL.visits,
+      observations: TAUGHT_FILL.observations,
+      head: { rules: TAUGHT_FILL.rules },
+    }),
+  },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */
@@ -269,6 +280,7 @@ export class WrenDb extends Dexie {
   declare stands: Table<Stand, string>;
   declare hedges: Table<Hedge, string>;
   declare works: Table<Work, string>;
+  declare corrections: Table<Correction, string>;
   declare weather: Table<WeatherYear, string>;
   declare seasons: Table<SeasonNote, string>;
   declare changes: Table<Change, number>;

@@ -157,6 +157,7 @@ const LIST_WORDS: Readonly<Record<RowList, string>> = {
   stands: "Stems",
   hedges: "Hedge",
   works: "Work under way",
+  corrections: "What stood before",
   weather: "Weather",
   seasons: "A year's pace",
 };

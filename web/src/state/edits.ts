@@ -81,6 +81,7 @@ export const withoutPlant = (g: Garden, plantId: string): Garden => ({
   stands: g.stands.filter((s) => s.plantId !== plantId),
   hedges: g.hedges.filter((h) => h.plantId !== plantId),
   works: g.works.filter((w) => w.plantId !== plantId),
+  corrections: g.corrections.filter((c) => c.plantId !== plantId),
 });
 
 /** A label nothing in the garden has: as wanted, or with a number. */
@@ -132,14 +133,22 @@ export function withYoung(g: Garden, parent: Plant, on: PlainDate, ids: readonly
 
 /** A visit settles the plans for the same task at that plant that are nearest to it in the year. */
 const SETTLES_DAYS = 90;
+const settles = (visit: Visit, p: Garden["plans"][number]): boolean =>
+  p.plantId === visit.plantId && p.task === visit.task && Math.abs(daysBetween(p.on, visit.on)) <= SETTLES_DAYS;
+/** The plan that a visit settles, as the visit remembers it: the one nearest to its day. */
+function settled(g: Garden, visit: Visit): Visit["planned"] {
+  const off = (p: Garden["plans"][number]): number => Math.abs(daysBetween(p.on, visit.on));
+  const plan = g.plans
+    .filter((p) => settles(visit, p))
+    .reduce<Garden["plans"][number] | null>((a, b) => (a && off(a) <= off(b) ? a : b), null);
+  return plan && { on: plan.on, madeOn: plan.madeOn };
+}
 export const withVisit = (g: Garden, visit: Visit): Garden => ({
   ...standing(g, visit.plantId),
-  visits: [...g.visits, visit],
+  visits: [...g.visits, { ...visit, planned: visit.planned ?? settled(g, visit) }],
   // A trim that was under way is recorded with it.
   hedges: g.hedges.map((h) => (h.plantId === visit.plantId && h.done !== null ? { ...h, done: null } : h)),
-  plans: g.plans.filter(
-    (p) => p.plantId !== visit.plantId || p.task !== visit.task || Math.abs(daysBetween(p.on, visit.on)) > SETTLES_DAYS,
-  ),
+  plans: g.plans.filter((p) => !settles(visit, p)),
 });
 
 /** Something begun for years at a plant; it stands in place of what was begun there before. */

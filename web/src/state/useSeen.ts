@@ -1,5 +1,5 @@
 /** One press for what is seen: written down as a change. */
-import type { Observation } from "@wren/core";
+import { PLAIN_SIGHT, type Observation } from "@wren/core";
 import { useGarden } from "./garden.tsx";
 import { newId } from "./ids.ts";
 
@@ -9,7 +9,7 @@ export function useSeen(): (label: string, seen: Seen) => Promise<boolean> {
   const { change, model } = useGarden();
   return async (label, seen) => {
     const { askIfFar, withSeen } = await import("./seen.ts");
-    const entry: Observation = { id: newId(), ...seen, heightM: null, note: "" };
+    const entry: Observation = { ...PLAIN_SIGHT, id: newId(), ...seen };
     const kept = await change(label, (g) => withSeen(g, entry));
     if (kept) askIfFar(model, entry);
     return kept;

@@ -1,6 +1,7 @@
 /** What is changed at the bench: stems, tries, and what was carried out. Each is one change of the garden. */
 import {
   MOST,
+  PLAIN_SIGHT,
   standSize,
   stemsAsHigh,
   type Build,
@@ -110,6 +111,6 @@ export function withDrawn(
   const drawn = withStand(g, stand);
   if (heightM <= 0 || Math.abs(heightM / nowM - 1) < NEAR) return drawn;
   const { plantId } = stand;
-  const height: Observation = { id, plantId, on, kind: "height", heightM, note: "", where: null, lookedFor: null };
+  const height: Observation = { ...PLAIN_SIGHT, id, plantId, on, kind: "height", heightM };
   return { ...drawn, observations: [...drawn.observations, height] };
 }

@@ -3,6 +3,7 @@ import { Box, Button, Typography } from "@mui/material";
 import {
   growthToCome,
   adviseOn,
+  candidatesOf,
   CATALOGUE,
   followUpsOf,
   heightOf,
@@ -101,7 +102,10 @@ function Head({ plant }: { readonly plant: Plant }) {
 /** Several kinds are likely: what they are, and the way to settle it. */
 function Unsettled({ plant }: { readonly plant: Plant }) {
   const say = useVoice();
-  const candidates = plant.identity?.candidates.filter((c) => c.share >= LIMITS.doubt) ?? [];
+  const { model } = useGarden();
+  const candidates = candidatesOf(model, plant)
+    .filter((c) => c.share >= LIMITS.doubt)
+    .toSorted((a, b) => b.share - a.share);
   const key = KEYS.find((k) => candidates.every((c) => c.taxonId in k.candidates));
   return (
     <Box sx={{ borderLeft: "4px solid var(--plum)", pl: 1.5, mb: 1.5 }}>

@@ -110,6 +110,7 @@ export function visitSchema(units: Rules["units"], today: PlainDate, planted: Pl
       stranger: z.boolean(),
       layers: z.boolean(),
       note: noteText(LETTERS.note),
+      by: noteText(LETTERS.who),
     })
     .transform((v, ctx) => {
       const cuts: Cut[] = [];
@@ -142,6 +143,7 @@ export function visitSchema(units: Rules["units"], today: PlainDate, planted: Pl
         trialUntil,
         begun: begunOf(v),
         note: v.note,
+        by: v.by.trim(),
       };
     });
 }
@@ -177,6 +179,7 @@ export const visitInput = ({ task, on, heightM, percent, units }: Start): VisitI
   stranger: false,
   layers: false,
   note: "",
+  by: "",
 });
 
 /** The share the form stands for while it is being filled in; null while it cannot be told. */
@@ -196,4 +199,7 @@ export const visitFrom = (v: VisitValues, rest: Pick<Visit, "id" | "plantId" | "
   begun: v.begun,
   minutes: v.minutes,
   note: v.note,
+  by: v.by,
+  sure: false,
+  planned: null,
 });

@@ -1,6 +1,7 @@
 /** The survey of one plant: what is on screen, and how it becomes the plant. Pure. */
 import {
   conditionFrom,
+  PLAIN_SIGHT,
   type GardenModel,
   type Health,
   type HealthAnswer,
@@ -47,6 +48,6 @@ export function surveyed(
     seen:
       where === undefined
         ? null
-        : { id, plantId: plant.id, on, kind: "growth-seen", heightM: null, note: "", where, lookedFor: null },
+        : { ...PLAIN_SIGHT, id, plantId: plant.id, on, kind: "growth-seen", where },
   };
 }
