@@ -6,6 +6,7 @@ import {
   adviseOn,
   buildOf,
   hedgeJson,
+  learnJson,
   heightOf,
   measuredOn,
   newestStand,
@@ -49,6 +50,7 @@ const USAGE = `usage:
   wren-song cut FILE --plant ID --on YYYY-MM-DD --try T [--json]     the cuts tried on its stems
   wren-song catalogue [--json]
   wren-song check FILE
+  wren-song learn FILE [--on YYYY-MM-DD] [--json]     what its records teach
 tasks: ${TASKS.join(", ")}`;
 
 class WrongUse extends Error {}
@@ -202,6 +204,27 @@ async function check(args: readonly string[], out: Out): Promise<number> {
   return 0;
 }
 
+/** What the file's own record taught, against the catalogue. */
+async function learn(args: readonly string[], out: Out): Promise<number> {
+  const { file, day, json } = readOptions(args);
+  if (file === undefined) throw new WrongUse("learn needs FILE");
+  const on = day ?? today();
+  const garden = await load(file, on > today() ? on : today(), out);
+  if (!garden) return 1;
+  const say = voiceOf(garden.rules.units);
+  const told = learnJson(openGarden(garden, CATALOGUE), on, say);
+  if (json) {
+    out.line(JSON.stringify(told, null, 2));
+    return 0;
+  }
+  const label = (id: string | null): string => garden.plants.find((p) => p.id === id)?.label ?? garden.name;
+  for (const l of told.lessons)
+    out.line(`${label(l.plant)}: ${l.text} (${l.records.length} records${l.used ? "" : "; set aside"})`);
+  for (const a of told.asked) out.line(`${label(a.plant)}, ${a.on}: ${a.text}`);
+  if (told.lessons.length === 0 && told.asked.length === 0) out.line(`${file}: nothing was recorded that teaches yet`);
+  return 0;
+}
+
 const hasCode = (e: unknown): e is { code: string; message: string } =>
   typeof e === "object" && e !== null && "code" in e && typeof e.code === "string" && "message" in e;
 
@@ -213,6 +236,7 @@ export async function main(argv: readonly string[], out: Out = console_): Promis
     if (command === "cut") return await cut(rest, out);
     if (command === "catalogue") return catalogue(rest, out);
     if (command === "check") return await check(rest, out);
+    if (command === "learn") return await learn(rest, out);
     throw new WrongUse(command === undefined ? "no command" : `unknown command ${command}`);
   } catch (e) {
     const parseTrouble = hasCode(e) && e.code.startsWith("ERR_PARSE_ARGS");

@@ -352,6 +352,21 @@ export {
   withYears,
 } from "./garden/index.ts";
 export {
+  besideOf,
+  countsOf,
+  gardenBefore,
+  heldOf,
+  lessonsOf,
+  movesOf,
+  recordedYears,
+  visitTold,
+  yearReview,
+  type Compared,
+  type Lesson,
+  type StrangeRecord,
+  type VisitTold,
+} from "./notebook/index.ts";
+export {
   EIGHTY_SDS,
   gainTold,
   leadFromSpans,
@@ -507,7 +522,15 @@ export {
   unnamed,
   watchPlan,
 } from "./identify/index.ts";
-export { GAUGES, type HealthAnswer, type HealthSign, SIGNS, conditionFrom, normalFor } from "./survey/index.ts";
+export {
+  GAUGES,
+  type HealthAnswer,
+  type HealthSign,
+  SIGNS,
+  conditionFrom,
+  normalFor,
+  plantSeen,
+} from "./survey/index.ts";
 export {
   type SightLine,
   awayFrom,
@@ -623,6 +646,13 @@ export {
   readHedges,
   HEDGE_HEADINGS,
   type HedgesRead,
+  readRecords,
+  recordIssueText,
+  recordTable,
+  RECORD_TABLES,
+  withRecords,
+  type RecordsRead,
+  type RecordTable,
 } from "./planttable/index.ts";
 export {
   type ObservedClimate,
@@ -634,6 +664,16 @@ export {
   withWeather,
 } from "./weather/index.ts";
 export {
+  learnJson,
+  BESIDE_LABELS,
+  expectedText,
+  LESSON_LABELS,
+  movesText,
+  lessonText,
+  rangeText,
+  strangeText,
+  wasText,
+  woodOddsText,
   type AdviceJson,
   CARE_TEXTS,
   CHAIN_TEXTS,

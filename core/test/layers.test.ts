@@ -29,6 +29,7 @@ const ROOMS = [
   "survey",
   "views",
   "workdays",
+  "notebook",
   "reminders",
   "gardenfile",
   "planttable",

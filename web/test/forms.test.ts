@@ -61,7 +61,7 @@ describe("the plant form", () => {
 
 describe("the visit form", () => {
   const measured = { taxon: CATALOGUE.byId("thuja-occidentalis")!, plant: { form: null, widthM: 1.2 }, stems: null };
-  const start = visitInput({ task: "shape", on: today, heightM: 2, percent: null, units: "metric" });
+  const start = visitInput({ task: "shape", on: today, percent: null });
   test.each([
     [{ measure: "share", percent: "25" }, 0.25],
     [{ measure: "stems", live: "10", removed: "3" }, 0.3],

@@ -164,9 +164,10 @@ export const TAUGHT_FILL = {
   observations: { count: null, lengthM: null, sure: false },
 } as const;
 const taught: Step = (file) => {
-  const next = filledWith({ visits: TAUGHT_FILL.visits, observations: TAUGHT_FILL.observations }, { corrections: [] })(
-    file,
-  );
+  const next = filledWith(
+    { visits: TAUGHT_FILL.visits, observations: TAUGHT_FILL.observations },
+    { corrections: [] },
+  )(file);
   const { garden } = next;
   if (!isRecord(garden) || !isRecord(garden["rules"])) return next;
   return { ...next, garden: { ...garden, rules: { ...TAUGHT_FILL.rules, ...garden["rules"] } } };

@@ -20,7 +20,10 @@ const MINUTES_PER_M2: Readonly<Record<Task, number>> = {
   "thin-suckers": 4,
   leave: 0,
 };
-const SET_UP_MINUTES = 5;
+/** Minutes to set up and to clear away, whatever the plant. */
+export const SET_UP_MINUTES = 5;
+/** So many minutes of setting up differ from one time to the next. From memory of practice. */
+const SET_UP_SD = 2;
 /**
  * How minutes differ from those by size, as standard deviations of their logarithm (ours): between gardeners, between
  * jobs of one gardener, and from one time to the next. Without any log eight jobs of ten take 0.57 to 1.74 times as long.
@@ -41,6 +44,7 @@ export interface TimeTold extends Told {
   readonly plantId: string;
   readonly task: Task;
   readonly by: string;
+  readonly on: PlainDate;
   readonly minutes: number;
   /** Minutes by size alone, setting up included. */
   readonly bySize: number;
@@ -83,11 +87,13 @@ export function minutesTaught(model: GardenModel, on: PlainDate): MinutesTaught 
             plantId: v.plantId,
             task: v.task,
             by: v.by,
+            on: v.on,
             minutes: v.minutes!,
             bySize: SET_UP_MINUTES + work,
             sure: v.sure,
             value: Math.log((v.minutes! - SET_UP_MINUTES) / work),
-            sd: MINUTES_DOUBT.again,
+            // Of a short job most is setting up, which differs too.
+            sd: Math.hypot(MINUTES_DOUBT.again, SET_UP_SD / (v.minutes! - SET_UP_MINUTES)),
             shared: [handsPart(v.by)],
             own: jobPart(v.plantId, v.task),
           },

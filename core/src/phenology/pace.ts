@@ -170,6 +170,8 @@ export interface YearClocks {
 /** What was seen of dates, in every year of the garden. */
 export interface DatesTaught {
   readonly place: Normal;
+  /** Standard deviation of the place's part before anything was seen. */
+  readonly placeDoubt: Days;
   readonly plant: (plantId: string) => Normal;
   readonly used: readonly DateTold[];
   /** Entries that fit nothing else that was seen: used for their own plant's year, and for nothing beyond. */
@@ -260,6 +262,6 @@ export function yearClocks(
   return {
     in: clockOf,
     ofPlant: (id) => (aside.has(datesOfPlant(id)) ? 0 : plant(id).mean),
-    told: { place, plant, used: told.used, strangers: told.strangers },
+    told: { place, placeDoubt: placeSd, plant, used: told.used, strangers: told.strangers },
   };
 }

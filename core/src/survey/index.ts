@@ -1,3 +1,4 @@
 export * from "./health.ts";
 export * from "./normal.ts";
 export * from "./size.ts";
+export { plantSeen } from "./seen.ts";

@@ -7,3 +7,5 @@ export * from "./benchTexts.ts";
 export * from "./craftTexts.ts";
 export * from "./programmeTexts.ts";
 export * from "./workdayTexts.ts";
+export * from "./learnJson.ts";
+export * from "./notebookTexts.ts";

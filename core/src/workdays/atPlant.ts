@@ -6,7 +6,6 @@ import { adviseOn, type Advice } from "../advice/index.ts";
 import { heightOf, newestStand, type GardenModel } from "../garden/index.ts";
 import {
   BOUNDS,
-  UNLOOKED_HEALTH,
   type Find,
   type Plant,
   type Stand,
@@ -17,6 +16,7 @@ import {
 } from "../model/index.ts";
 import { regimeOf } from "../price/index.ts";
 import { buildOf, stemsAsHigh, type Build } from "../stems/index.ts";
+import { plantSeen } from "../survey/index.ts";
 import type { Minutes, Share } from "../units/index.ts";
 
 /** A pass with the cuts that were chosen for it; none where no list was made. */
@@ -154,13 +154,13 @@ export const FIND_ROWS: Readonly<Record<Find, FindRow>> = {
 export function withFind(plant: Plant, find: Find, on: PlainDate): Plant {
   switch (find) {
     case "nest":
-      return { ...plant, dangers: [...plant.dangers.filter((d) => d.what !== "bird-nest"), { what: "bird-nest", on }] };
+      return plantSeen(plant, { kind: "nest-seen", on });
     case "wire":
       return plant.touches.some((t) => t.what === "wire")
         ? plant
         : { ...plant, touches: [...plant.touches, { what: "wire", distanceM: 0 }] };
     case "disease":
-      return { ...plant, health: { ...(plant.health ?? UNLOOKED_HEALTH), on, disease: true } };
+      return plantSeen(plant, { kind: "disease-seen", on });
     default:
       return plant;
   }

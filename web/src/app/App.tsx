@@ -22,6 +22,7 @@ const Survey = later(async () => (await import("../screens/survey/index.ts")).Su
 const Bench = later(async () => (await import("../screens/bench/index.ts")).BenchScreen);
 const Plant = later(async () => (await import("../screens/plant/index.ts")).PlantScreen);
 const Record = later(async () => (await import("../screens/record/index.ts")).RecordScreen);
+const Notebook = later(async () => (await import("../screens/record/index.ts")).NotebookScreen);
 const Year = later(async () => (await import("../screens/year/index.ts")).YearScreen);
 const Place = later(async () => (await import("../screens/place/index.ts")).PlaceScreen);
 const Hedges = later(async () => (await import("../screens/hedges/index.ts")).HedgesScreen);
@@ -42,6 +43,7 @@ const SCREENS = [
   ["/plant/:id/bench", Bench],
   ["/plant/:id", Plant],
   ["/plant/:id/record/:task?", Record],
+  ["/record", Notebook],
   ["/year", Year],
   ["/place", Place],
   ["/hedges/:id?", Hedges],

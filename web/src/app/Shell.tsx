@@ -1,12 +1,13 @@
 /** What stands round every screen: the garden's name, where to go, search, undo, the strip of the year. */
 import { useColorScheme } from "@mui/material";
-import { CircleHelp, Moon, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
+import { CircleHelp, Moon, NotebookPen, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
 import { Outlet, useLocation, useNavigate } from "react-router";
 import { today } from "../data/clock.ts";
 import { YearStrip } from "../strip/YearStrip.tsx";
 import { useLinkNow, useMoves } from "../state/day.tsx";
+import { putOff, useExportDue } from "../state/exported.ts";
 import { useFarSeen } from "../state/farSeen.ts";
 import { useGarden } from "../state/garden.tsx";
 import { useNotices } from "../state/notices.tsx";
@@ -18,6 +19,7 @@ import { commandFor } from "./shortcuts.ts";
 
 const OwnPlaceDialog = lazy(() => import("./OwnPlaceDialog.tsx"));
 const FarSeenDialog = lazy(() => import("../answer/FarSeenDialog.tsx"));
+const WriteDown = lazy(() => import("../writedown/WriteDown.tsx"));
 const Help = lazy(() => import("./Help.tsx"));
 
 const PLACES = [
@@ -25,6 +27,7 @@ const PLACES = [
   ["/garden", "Garden"],
   ["/days", "Work days"],
   ["/year", "Year"],
+  ["/record", "Record"],
   ["/hedges", "Hedges"],
   ["/which", "Which is it?"],
   ["/kinds", "Kinds"],
@@ -110,16 +113,17 @@ const isTyping = (t: EventTarget | null): boolean =>
     (t instanceof HTMLInputElement && TYPED.has(t.type)));
 
 /** Screens on which the day of the strip changes nothing. */
-const WITHOUT_STRIP = ["/at/", "/place", "/which", "/walk", "/garden/table", "/apart"];
+const WITHOUT_STRIP = ["/at/", "/record", "/place", "/which", "/walk", "/garden/table", "/apart"];
 const hasStrip = (pathname: string): boolean =>
   !WITHOUT_STRIP.some((p) => pathname.startsWith(p)) && !pathname.endsWith("/survey");
 
 interface KeysProps {
   readonly search: React.RefObject<HTMLInputElement | null>;
   readonly onHelp: () => void;
+  readonly onWrite: () => void;
 }
 /** The keyboard's commands. */
-function Keyboard({ search, onHelp }: KeysProps) {
+function Keyboard({ search, onHelp, onWrite }: KeysProps) {
   const { undo, redo } = useGarden();
   const { setOn, step } = useMoves();
   const navigate = useNavigate();
@@ -131,6 +135,7 @@ function Keyboard({ search, onHelp }: KeysProps) {
       e.preventDefault();
       if (command === "search") search.current?.focus();
       else if (command === "help") onHelp();
+      else if (command === "write") onWrite();
       else if (command === "today") setOn(today());
       else if (command === "undo") undo();
       else if (command === "redo") redo();
@@ -139,13 +144,14 @@ function Keyboard({ search, onHelp }: KeysProps) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [setOn, step, undo, redo, navigate, linkNow, search, onHelp]);
+  }, [setOn, step, undo, redo, navigate, linkNow, search, onHelp, onWrite]);
   return null;
 }
 
 /** What stands over every screen when there is something to say of the whole. */
 function Bars({ onOwn }: { readonly onOwn: () => void }) {
-  const { demo, apart, keepsNothing } = useGarden();
+  const { garden, demo, apart, keepsNothing } = useGarden();
+  const due = useExportDue(garden.visits.length + garden.observations.length);
   const renewal = useRenewal();
   // In the middle of a job nothing is offered: it would begin the page anew.
   const atWork = useLocation().pathname.startsWith("/at/");
@@ -164,6 +170,20 @@ function Bars({ onOwn }: { readonly onOwn: () => void }) {
           <DayLink to="/apart" className="press">
             Look at {apart.length === 1 ? "it" : "them"}
           </DayLink>
+        </div>
+      )}
+      {due !== null && !demo && !atWork && (
+        <div className="bar">
+          <p>
+            {due === "never" ? "The garden was never exported" : `The last export was ${due} days ago`}: a file of your
+            own outlives this browser.
+          </p>
+          <DayLink to="/place" className="press">
+            Export it
+          </DayLink>
+          <button type="button" className="press" onClick={putOff}>
+            Later
+          </button>
         </div>
       )}
       {renewal && !atWork && (
@@ -213,6 +233,12 @@ function useKeptFocus(): void {
 /** Where the plant fills the screen the strip is one line: the day is not the question there. */
 const isFolded = (pathname: string): boolean => /^\/(plant\/[^/]+\/bench|hedges|days)/.test(pathname);
 
+/** The plant on screen: of its own page, or the one chosen beside a list; null: none. */
+function usePlantHere(): string | null {
+  const { pathname, search } = useLocation();
+  return /^\/(?:plant|at)\/([^/]+)/.exec(pathname)?.[1] ?? new URLSearchParams(search).get("plant");
+}
+
 export function Shell() {
   const { garden, undo, redo, undoable } = useGarden();
   const { pathname } = useLocation();
@@ -223,6 +249,9 @@ export function Shell() {
   const search = useRef<HTMLInputElement>(null);
   useKeptFocus();
   const openHelp = useCallback(() => setHelp(true), []);
+  const [writing, setWriting] = useState(false);
+  const openWriting = useCallback(() => setWriting(true), []);
+  const here = usePlantHere();
   const opened = useRef(pathname);
   useEffect(() => {
     // A page just opened stands at its top: asking for it would have it laid out before its time.
@@ -267,6 +296,15 @@ export function Shell() {
           <button
             type="button"
             className="press-icon"
+            aria-label="Write down what you see"
+            title="Write down what you see"
+            onClick={openWriting}
+          >
+            <NotebookPen size={20} />
+          </button>
+          <button
+            type="button"
+            className="press-icon"
             aria-label={undoable.undo ? `Undo: ${undoable.undo}` : "Nothing to undo"}
             title={undoable.undo ?? undefined}
             disabled={!undoable.undo}
@@ -302,9 +340,10 @@ export function Shell() {
         <Outlet />
       </main>
       <NoticeBar />
-      <Keyboard search={search} onHelp={openHelp} />
+      <Keyboard search={search} onHelp={openHelp} onWrite={openWriting} />
       <Part name="A dialog">
         <Suspense fallback={null}>
+          {writing && <WriteDown plantId={here} onClose={() => setWriting(false)} />}
           {help && <Help onClose={() => setHelp(false)} />}
           {own && <OwnPlaceDialog onClose={() => setOwn(false)} />}
           {far && <FarSeenDialog key={far.seen.id} {...far} />}

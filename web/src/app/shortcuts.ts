@@ -7,8 +7,9 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: "/", does: "search for a plant" },
   { keys: ",  .", does: "a day back, a day on" },
   { keys: "<  >", does: "a week back, a week on" },
+  { keys: "w", does: "write down what you see" },
   { keys: "t", does: "back to today" },
-  { keys: "1 … 8", does: "Today, Garden, Year, Which is it?, Kinds, Place & rules, Hedges, Work days" },
+  { keys: "1 … 9", does: "Today, Garden, Year, Which is it?, Kinds, Place & rules, Hedges, Work days, Record" },
   { keys: "Ctrl+Z", does: "undo" },
   { keys: "Ctrl+Shift+Z", does: "do it again" },
   { keys: "← →  PgUp PgDn", does: "on the strip: step the day, the week" },
@@ -16,12 +17,13 @@ export const SHORTCUTS: readonly Shortcut[] = [
 ];
 
 export type Command =
-  "search" | "help" | "today" | "undo" | "redo" | { readonly step: number } | { readonly go: string };
+  "search" | "help" | "write" | "today" | "undo" | "redo" | { readonly step: number } | { readonly go: string };
 
 const PLAIN: Readonly<Record<string, Command>> = {
   "/": "search",
   "?": "help",
   t: "today",
+  w: "write",
   ",": { step: -1 },
   ".": { step: 1 },
   "<": { step: -7 },
@@ -34,6 +36,7 @@ const PLAIN: Readonly<Record<string, Command>> = {
   "6": { go: "/place" },
   "7": { go: "/hedges" },
   "8": { go: "/days" },
+  "9": { go: "/record" },
 };
 
 interface Pressed {

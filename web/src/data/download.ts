@@ -1,9 +1,10 @@
-/** Hands a text to the browser as a file to keep. */
-export function download(name: string, text: string, type = "application/json"): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text or a file to the browser to keep. */
+export function download(name: string, content: string | Blob, type = "application/json"): void {
+  const url = URL.createObjectURL(typeof content === "string" ? new Blob([content], { type }) : content);
   const a = document.createElement("a");
   a.href = url;
   a.download = name;
   a.click();
-  URL.revokeObjectURL(url);
+  // A large file is still being read when the press is over.
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }

@@ -1,11 +1,14 @@
 /** Edits of a garden that more than one screen makes. */
 import {
   daysBetween,
+  MOST,
   sameData,
   UNSURVEYED_PLANT,
   wish,
+  type Correction,
   type Garden,
   type ListName,
+  type Observation,
   type Place,
   type PlainDate,
   type Plant,
@@ -170,4 +173,38 @@ export const withPace = (g: Garden, seasonYear: number, paceDays: number | null)
     ...g.seasons.filter((s) => s.seasonYear !== seasonYear),
     ...(paceDays === null ? [] : [{ id: `season-${seasonYear}`, seasonYear, paceDays }]),
   ],
+});
+
+/** A record changed or taken out, with what stood before kept readable; the oldest of such give way when there are too many. */
+export function withCorrected<L extends "visits" | "observations">(
+  g: Garden,
+  list: L,
+  was: RowOf<L>,
+  next: RowOf<L> | null,
+  at: { readonly id: string; readonly on: PlainDate },
+): Garden {
+  const row: Visit | Observation = was;
+  const stood: Correction = {
+    ...at,
+    plantId: row.plantId,
+    rowId: row.id,
+    removed: next === null,
+    was: list === "visits" ? { of: "visit", row: row as Visit } : { of: "observation", row: row as Observation },
+  };
+  const rows: readonly RowOf<L>[] = g[list];
+  if (!rows.some((r) => r.id === was.id)) throw new Refused("That was removed meanwhile.");
+  return {
+    ...g,
+    [list]: next === null ? rows.filter((r) => r.id !== was.id) : rows.map((r) => (r.id === was.id ? next : r)),
+    corrections: [...g.corrections.slice(Math.max(0, g.corrections.length - MOST.corrections + 1)), stood],
+  };
+}
+
+/** A lesson of the record used, or set aside so that the catalogue's value holds. */
+export const withLesson = (g: Garden, id: string, used: boolean): Garden => ({
+  ...g,
+  rules: {
+    ...g.rules,
+    setAside: used ? g.rules.setAside.filter((x) => x !== id) : [...g.rules.setAside.filter((x) => x !== id), id],
+  },
 });

@@ -47,6 +47,8 @@ export interface More {
   readonly pictures?: readonly Picture[];
   /** What is put in the place of the whole garden is kept as it was before. */
   readonly replaces?: boolean;
+  /** What else there is to say of it, beside its label. */
+  readonly told?: string;
   /** One tick of many: nothing is said of it. It can be undone all the same. */
   readonly quiet?: boolean;
 }
@@ -260,7 +262,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
   const write = useMutation({
     mutationFn: async ({ label, edit, more }: { label: string; edit: (g: Garden) => Garden; more: More }) => {
       await client.query({ queryKey: KEY, queryFn: open, staleTime: "static" });
-      const { pictures, replaces, quiet: _quiet, ...rest } = more;
+      const { pictures, replaces, quiet: _quiet, told: _told, ...rest } = more;
       const asked = {
         label,
         edit: (now: { garden: Garden }) => ({ ...rest, garden: edit(now.garden) }),
@@ -274,7 +276,9 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
     onSuccess: (same, c) => {
       if (c.more.quiet !== true)
         say(
-          same ? { text: "Nothing was changed: it is kept like that already." } : { text: `${c.label}.`, undo: true },
+          same
+            ? { text: "Nothing was changed: it is kept like that already." }
+            : { text: `${c.label}.${c.more.told ? ` ${c.more.told}` : ""}`, undo: true },
         );
     },
     onError: (e) => say({ text: failure(e), trouble: true }),

@@ -6,10 +6,12 @@ type Props = Omit<ButtonProps, "onClick"> & {
   /** Name of the hidden input, for who cannot see the button. */
   readonly label: string;
   readonly accept: string;
-  readonly onFile: (file: File) => void;
+  readonly onFile?: (file: File) => void;
+  /** Several may be chosen at once. */
+  readonly onFiles?: (files: readonly File[]) => void;
 };
 
-export function FileButton({ label, accept, onFile, ...rest }: Props) {
+export function FileButton({ label, accept, onFile, onFiles, ...rest }: Props) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -19,11 +21,14 @@ export function FileButton({ label, accept, onFile, ...rest }: Props) {
         type="file"
         accept={accept}
         hidden
+        multiple={onFiles !== undefined}
         aria-label={label}
         onChange={(e) => {
-          const file = e.target.files?.[0];
+          const files = [...(e.target.files ?? [])];
           e.target.value = "";
-          if (file) onFile(file);
+          if (files.length === 0) return;
+          if (onFiles) onFiles(files);
+          else onFile?.(files[0]!);
         }}
       />
     </>

@@ -1,13 +1,26 @@
 /** The whole garden in one file, out and in. An import shows what it would change, and is all or nothing. */
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from "@mui/material";
-import { demoGarden, emptyGarden, gardenChange, mergeGardens, sameData, type Prefer } from "@wren/core";
+import {
+  demoGarden,
+  emptyGarden,
+  gardenChange,
+  mergeGardens,
+  RECORD_TABLES,
+  recordTable,
+  sameData,
+  withRecords,
+  type Prefer,
+  type RecordTable,
+} from "@wren/core";
 import { useState } from "react";
 import { today } from "../../data/clock.ts";
 import { download } from "../../data/download.ts";
 import { fileName, fileOf } from "../../data/fileOut.ts";
 import type { HeldApart } from "../../data/stored.ts";
 import { useGarden } from "../../state/garden.tsx";
+import { noteExport } from "../../state/exported.ts";
 import { newId } from "../../state/ids.ts";
+import { useVoice } from "../../state/voice.ts";
 import { db } from "../../state/keeper.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { OneOf } from "../../ui/Chips.tsx";
@@ -19,6 +32,11 @@ import { EarlierDays } from "./EarlierDays.tsx";
 import { alongWith, readImport, type Import } from "./importFile.ts";
 
 const MOST_SHOWN = 30;
+const TABLE_LABELS: Readonly<Record<RecordTable, string>> = {
+  visits: "Visits (CSV)",
+  cuts: "Cuts (CSV)",
+  observations: "What was seen (CSV)",
+};
 
 function Preview({ found }: { readonly found: Import }) {
   if (!found.ok)
@@ -52,27 +70,31 @@ const newApart = (theirs: readonly HeldApart[], own: readonly HeldApart[]): read
   theirs.filter((t) => !own.some((o) => o.list === t.list && sameData(o.row, t.row)));
 
 export function DataInOut() {
-  const { garden, apart, change } = useGarden();
+  const { garden, model, apart, change } = useGarden();
+  const say = useVoice();
   const [found, setFound] = useState<Import | null>(null);
   const [way, setWay] = useState<"replace" | "together">("replace");
   const [prefer, setPrefer] = useState<Prefer>("own");
-  const open = async (file: File): Promise<void> => {
+  const open = async (files: readonly File[]): Promise<void> => {
     setWay("replace");
-    setFound(await readImport(file, garden));
+    setFound(await readImport(files, garden));
   };
   // The same garden from another device: the two are brought together, or one stands in the other's place.
-  const twin = found?.ok === true && found.read.garden.id === garden.id && !found.change.nothing;
+  const twin =
+    found?.ok === true && found.records === null && found.read.garden.id === garden.id && !found.change.nothing;
   const merged = twin && way === "together" ? mergeGardens(garden, found.read.garden, prefer) : null;
   const take = async (): Promise<void> => {
     if (!found?.ok) return;
-    const { read } = found;
-    const along = alongWith(read);
-    const kept = merged
-      ? await change("Two copies brought together", (g) => mergeGardens(g, read.garden, prefer).garden, {
-          pictures: along.pictures ?? [],
-          apart: [...apart, ...newApart(along.apart ?? [], apart)],
-        })
-      : await change("Garden imported", () => read.garden, along);
+    const { read, records } = found;
+    const along = alongWith(found);
+    const kept = records
+      ? await change("Records read in", (g) => withRecords(g, records))
+      : merged
+        ? await change("Two copies brought together", (g) => mergeGardens(g, read.garden, prefer).garden, {
+            pictures: along.pictures ?? [],
+            apart: [...apart, ...newApart(along.apart ?? [], apart)],
+          })
+        : await change("Garden imported", () => read.garden, along);
     if (kept) setFound(null);
   };
   const clear = () =>
@@ -81,7 +103,26 @@ export function DataInOut() {
       apart: [],
       replaces: true,
     });
-  const save = async (): Promise<void> => download(fileName(garden), await fileOf(db, garden, apart));
+  const save = async (): Promise<void> => {
+    download(fileName(garden), await fileOf(db, garden, apart));
+    noteExport();
+  };
+  const pack = async (): Promise<void> => {
+    const [{ archiveName, archiveOf }, { calendarOf }] = await Promise.all([
+      import("../../data/archive.ts"),
+      import("./calendarText.ts"),
+    ]);
+    download(archiveName(garden), await archiveOf(db, garden, apart, calendarOf(model, say)));
+    noteExport();
+  };
+  const table = async (t: RecordTable): Promise<void> => {
+    const { default: Papa } = await import("papaparse");
+    const csv = Papa.unparse(
+      recordTable(model, t).map((r) => [...r]),
+      { newline: "\r\n" },
+    );
+    download(`${t}-${today()}.csv`, `\uFEFF${csv}`, "text/csv");
+  };
   return (
     <Section title="Your data">
       <Typography sx={{ mb: 1.5 }}>
@@ -91,11 +132,14 @@ export function DataInOut() {
         <Button variant="contained" onClick={() => void save()}>
           Export the garden
         </Button>
+        <Button variant="outlined" onClick={() => void pack()}>
+          Everything in one archive
+        </Button>
         <FileButton
           variant="outlined"
           label="Garden file"
-          accept=".json,application/json"
-          onFile={(file) => void open(file)}
+          accept=".json,application/json,.zip,application/zip,.csv,text/csv"
+          onFiles={(files) => void open(files)}
         >
           Import a garden
         </FileButton>
@@ -115,6 +159,20 @@ export function DataInOut() {
             What is set apart
           </Button>
         )}
+      </Box>
+      <Typography component="h3" sx={{ fontWeight: 700, mt: 2 }}>
+        Records as tables
+      </Typography>
+      <Typography sx={{ mb: 1 }}>
+        For a spreadsheet; changed there they can be read in again, each row by its id. The archive holds them too, with
+        the pictures and the calendar.
+      </Typography>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+        {RECORD_TABLES.map((t) => (
+          <Button key={t} variant="outlined" onClick={() => void table(t)}>
+            {TABLE_LABELS[t]}
+          </Button>
+        ))}
       </Box>
       <EarlierDays />
       {found && (

@@ -2,47 +2,121 @@
 import {
   CATALOGUE,
   gardenChange,
+  gate,
   issueText,
   openGardenFile,
   pathText,
+  readRecords,
+  recordIssueText,
+  withRecords,
   type Garden,
   type GardenChange,
   type GardenFile,
+  type RecordsRead,
 } from "@wren/core";
 import { today } from "../../data/clock.ts";
+import type { Picture } from "../../data/db.ts";
+import { isArchive } from "../../data/isArchive.ts";
 import { picturesFromFile } from "../../data/pictures.ts";
 import type { HeldApart } from "../../data/stored.ts";
 import type { More } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 
 export type Import =
-  | { readonly ok: true; readonly read: GardenFile; readonly change: GardenChange; readonly file: string }
+  | {
+      readonly ok: true;
+      readonly read: GardenFile;
+      readonly change: GardenChange;
+      readonly file: string;
+      /** Of an archive: its pictures, as files. */
+      readonly pictures: readonly Picture[];
+      /** Tables of records are laid into the garden that is here, whatever is asked. */
+      readonly records: RecordsRead | null;
+    }
   | { readonly ok: false; readonly problems: readonly string[]; readonly file: string };
 
 /** Files are read as text in one go; a far larger one would only fill the memory to be refused. */
 const MOST_BYTES = 200_000_000;
+const MOST_ARCHIVE = 1_500_000_000;
 
-export async function readImport(file: File, current: Garden): Promise<Import> {
-  if (file.size > MOST_BYTES)
+function gardenText(text: string, name: string, pictures: readonly Picture[], current: Garden): Import {
+  const read = openGardenFile(text, CATALOGUE, today());
+  return read.ok
+    ? {
+        ok: true,
+        file: name,
+        read: read.value,
+        change: gardenChange(current, read.value.garden),
+        pictures: [...picturesFromFile(read.value.pictures), ...pictures],
+        records: null,
+      }
+    : { ok: false, file: name, problems: read.issues.map((i) => `${pathText(i.path) || "File"}: ${issueText(i)}`) };
+}
+
+const isTable = (f: File): boolean => /\.csv$/i.test(f.name) || f.type === "text/csv";
+
+/** Tables of visits, cuts and observations, read together. */
+async function readTables(files: readonly File[], current: Garden): Promise<Import> {
+  const { default: Papa } = await import("papaparse");
+  const tables = await Promise.all(
+    files.map(async (f) => ({
+      name: f.name,
+      rows: Papa.parse<string[]>((await f.text()).replace(/^\uFEFF/, ""), { skipEmptyLines: "greedy" }).data,
+    })),
+  );
+  const name = files.map((f) => f.name).join(", ");
+  const found = readRecords(tables, current);
+  if (!found.ok) return { ok: false, file: name, problems: found.issues.map(recordIssueText) };
+  const garden = withRecords(current, found.value);
+  // What the schema cannot see of a row by itself, the gate says of the whole.
+  const through = gate(current, garden, { catalogue: CATALOGUE, today: today() });
+  if (!through.ok)
+    return {
+      ok: false,
+      file: name,
+      problems: through.issues.map((i) => `${pathText(i.path) || "File"}: ${issueText(i)}`),
+    };
+  return {
+    ok: true,
+    file: name,
+    read: { garden: through.value, apart: [], pictures: [] },
+    change: gardenChange(current, through.value),
+    pictures: [],
+    records: found.value,
+  };
+}
+
+/** Reads what was chosen: a garden file, an archive, or tables of records. */
+export async function readImport(files: readonly File[], current: Garden): Promise<Import> {
+  const [file] = files;
+  if (!file) return { ok: false, file: "Nothing", problems: ["No file was chosen."] };
+  if (files.every(isTable)) return readTables(files, current);
+  if (files.length > 1)
+    return {
+      ok: false,
+      file: `${files.length} files`,
+      problems: ["Expected one garden file, one archive, or tables of records."],
+    };
+  const zipped = await isArchive(file);
+  const most = zipped ? MOST_ARCHIVE : MOST_BYTES;
+  if (file.size > most)
     return {
       ok: false,
       file: file.name,
-      problems: [`The file has ${Math.round(file.size / 1e6)} MB: expected at most 100 MB.`],
+      problems: [`The file has ${Math.round(file.size / 1e6)} MB: expected at most ${Math.round(most / 1e6)} MB.`],
     };
-  const read = openGardenFile(await file.text(), CATALOGUE, today());
-  return read.ok
-    ? { ok: true, file: file.name, read: read.value, change: gardenChange(current, read.value.garden) }
-    : {
-        ok: false,
-        file: file.name,
-        problems: read.issues.map((i) => `${pathText(i.path) || "File"}: ${issueText(i)}`),
-      };
+  if (!zipped) return gardenText(await file.text(), file.name, [], current);
+  const { openArchive } = await import("../../data/archive.ts");
+  const opened = await openArchive(file);
+  return opened.ok
+    ? gardenText(opened.garden, file.name, opened.pictures, current)
+    : { ok: false, file: file.name, problems: opened.problems };
 }
 
 /** What comes along with the garden of a file: its pictures, and what is still set apart of it. */
-export const alongWith = (read: GardenFile): More => ({
+export const alongWith = ({ read, pictures }: Extract<Import, { ok: true }>): More => ({
   demo: false,
   replaces: true,
-  pictures: picturesFromFile(read.pictures),
+  pictures,
   apart: read.apart.map((a): HeldApart => ({ ...a, key: newId(), wrapped: true })),
 });

@@ -17,28 +17,32 @@ import {
   visitAlike,
   type Plant,
   type Task,
+  type Visit,
 } from "@wren/core";
 import { useState } from "react";
 import { Controller, useForm, useWatch, type Control } from "react-hook-form";
-import { useLocation, useNavigate, useParams } from "react-router";
+import { useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { Alike, pairFirst } from "../../answer/Alike.tsx";
 import { today } from "../../data/clock.ts";
 import { BudgetRing } from "../../drawing/BudgetRing.tsx";
 import { Choice, DateField, Field } from "../../forms/Field.tsx";
 import { bareUnit } from "../../forms/fields.ts";
 import { useDay, useLinkNow } from "../../state/day.tsx";
-import { withVisit } from "../../state/edits.ts";
+import { withCorrected, withVisit } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
+import { dateText } from "../../words/dates.ts";
 import { MEASURE_LABELS, REGIME_LABELS } from "../../words/labels.ts";
 import {
   MEASURES,
   shareSoFar,
   takesLive,
+  visitChanged,
   visitFrom,
   visitInput,
+  visitInputOf,
   visitSchema,
   type VisitInput,
   type VisitValues,
@@ -56,11 +60,14 @@ const isTask = (t: string | undefined): t is Task => (TASKS as readonly string[]
 function MeasureFields({
   control,
   measure,
+  standsM,
 }: {
   readonly control: Control<VisitInput, unknown, VisitValues>;
   readonly measure: VisitInput["measure"];
+  readonly standsM: number;
 }) {
   const unit = bareUnit(useGarden().garden.rules.units);
+  const say = useVoice();
   switch (measure) {
     case "share":
       return (
@@ -75,7 +82,12 @@ function MeasureFields({
     case "height":
       return (
         <Box sx={PAIR}>
-          <Field control={control} name="before" label={`Height before (${unit})`} />
+          <Field
+            control={control}
+            name="before"
+            label={`Height before (${unit})`}
+            helperText={`By what is known ${say.length(standsM)}; measured it teaches`}
+          />
           <Field
             control={control}
             name="after"
@@ -153,7 +165,13 @@ function Preview({
   );
 }
 
-function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Task }) {
+interface FormProps {
+  readonly plant: Plant;
+  readonly task: Task;
+  /** A visit that is changed; null: a new one. */
+  readonly was: Visit | null;
+}
+function RecordForm({ plant, task, was }: FormProps) {
   const { model, garden, change } = useGarden();
   const { on } = useDay();
   const location = useLocation();
@@ -161,21 +179,31 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
   const linkNow = useLinkNow();
   const taxon = model.taxonOf(plant);
   const day = on > today() ? today() : on;
-  const { heightM } = heightOf(model, plant, day);
   const state = location.state as { percent?: unknown; also?: unknown } | null;
   const [also, setAlso] = useState<ReadonlySet<string>>(() =>
-    isIds(state?.also) ? new Set(state.also) : pairFirst(model, plant, day),
+    was ? new Set() : isIds(state?.also) ? new Set(state.also) : pairFirst(model, plant, day),
   );
   const percent = typeof state?.percent === "number" ? state.percent : null;
   const { control, handleSubmit } = useForm<VisitInput, unknown, VisitValues>({
     resolver: zodResolver(visitSchema(garden.rules.units, today(), plant.plantedOn)),
-    defaultValues: visitInput({ task, on: day, heightM, percent, units: garden.rules.units }),
+    defaultValues: was ? visitInputOf(was, garden.rules.units) : visitInput({ task, on: day, percent }),
   });
   const v = useWatch({ control }) as VisitInput;
   const { task: chosen, measure } = v;
   const doneOn = parseDate(v.on) ?? day;
   const share = takesLive(chosen) ? (shareSoFar(v, garden.rules.units, measuredOn(model, plant, doneOn)) ?? 0) : 0;
   const save = async (v: VisitValues): Promise<void> => {
+    if (was) {
+      const kept = await change(`Visit to ${plant.label} changed`, (g) => {
+        const now = g.visits.find((x) => x.id === was.id) ?? was;
+        return withCorrected(g, "visits", now, visitChanged(now, v, regimeOf(taxon, v.task)), {
+          id: newId(),
+          on: today(),
+        });
+      });
+      if (kept) await navigate(-1);
+      return;
+    }
     const visit = visitFrom(v, { id: newId(), plantId: plant.id, regime: regimeOf(taxon, v.task) });
     // Each is written down by itself; what one of them does not allow, because it was planted later, is left out.
     const others = rowOf(model, plant, visit.on).filter(
@@ -193,7 +221,7 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
   return (
     <Box component="form" noValidate onSubmit={(e) => void handleSubmit(save)(e)}>
       <Typography variant="h1" sx={{ mb: 2 }}>
-        What was done at {plant.label}?
+        {was ? `What was done at ${plant.label} on ${dateText(was.on)}?` : `What was done at ${plant.label}?`}
       </Typography>
       <Box
         sx={{
@@ -231,7 +259,7 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
                   label="Measured how"
                   options={MEASURES.map((m) => [m, MEASURE_LABELS[m]])}
                 />
-                <MeasureFields control={control} measure={measure} />
+                <MeasureFields control={control} measure={measure} standsM={heightOf(model, plant, doneOn).heightM} />
               </>
             )}
           </Section>
@@ -264,20 +292,28 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
                 )}
               />
             ))}
-            <Field control={control} name="note" label="Note" multiline minRows={2} />
-            <Alike
-              plant={plant}
-              on={doneOn}
-              task={chosen}
-              share={share}
-              label="Was the same done to the others of its row?"
-              chosen={also}
-              onChosen={setAlso}
+            <Field
+              control={control}
+              name="by"
+              label="Who did it"
+              helperText="Left empty: you. Each pair of hands has its own pace"
             />
+            <Field control={control} name="note" label="Note" multiline minRows={2} />
+            {!was && (
+              <Alike
+                plant={plant}
+                on={doneOn}
+                task={chosen}
+                share={share}
+                label="Was the same done to the others of its row?"
+                chosen={also}
+                onChosen={setAlso}
+              />
+            )}
           </Section>
           <Box sx={{ display: "flex", gap: 1 }}>
             <Button type="submit" variant="contained">
-              Record
+              {was ? "Keep the change" : "Record"}
             </Button>
             <Button onClick={() => void navigate(-1)}>Cancel</Button>
           </Box>
@@ -291,9 +327,18 @@ function RecordForm({ plant, task }: { readonly plant: Plant; readonly task: Tas
 export function RecordScreen() {
   const { id, task } = useParams();
   const { garden, model } = useGarden();
+  const [params] = useSearchParams();
   const plant = garden.plants.find((p) => p.id === id);
+  const was = garden.visits.find((v) => v.id === params.get("visit") && v.plantId === id) ?? null;
   if (!plant) return <Typography variant="h1">No such plant in this garden</Typography>;
   const goal = taskForGoal(model, plant);
   const start = isTask(task) ? task : goal;
-  return <RecordForm key={plant.id} plant={plant} task={start === "leave" ? "shape" : start} />;
+  return (
+    <RecordForm
+      key={`${plant.id} ${was?.id ?? ""}`}
+      was={was}
+      plant={plant}
+      task={start === "leave" ? "shape" : start}
+    />
+  );
 }

@@ -1,1 +1,2 @@
+export { NotebookScreen } from "./NotebookScreen.tsx";
 export { RecordScreen } from "./RecordScreen.tsx";

@@ -157,16 +157,15 @@ export const takesLive = (task: Task): boolean => TASK_TABLE[task].live;
 interface Start {
   readonly task: Task;
   readonly on: PlainDate;
-  readonly heightM: number;
   readonly percent: number | null;
-  readonly units: Rules["units"];
 }
-export const visitInput = ({ task, on, heightM, percent, units }: Start): VisitInput => ({
+export const visitInput = ({ task, on, percent }: Start): VisitInput => ({
   task,
   on,
   measure: "share",
   percent: percent === null ? "" : String(percent),
-  before: lengthInField(heightM, bareUnit(units)),
+  // Left to be measured: what is reckoned would come back as if it had been read.
+  before: "",
   after: "",
   live: "",
   removed: "",
@@ -180,6 +179,41 @@ export const visitInput = ({ task, on, heightM, percent, units }: Start): VisitI
   layers: false,
   note: "",
   by: "",
+});
+
+/** A visit as it is typed; of several cuts the first, the others stay as they are. */
+export function visitInputOf(v: Visit, units: Rules["units"]): VisitInput {
+  const [cut] = v.cuts;
+  const percent = (x: number): string => String(Math.round(x * 1e4) / 100);
+  const length = (m: number): string => lengthInField(m, bareUnit(units));
+  return {
+    ...visitInput({ task: v.task, on: v.on, percent: null }),
+    ...(cut?.by === "share" ? { measure: "share", percent: percent(cut.share) } : {}),
+    ...(cut?.by === "height" ? { measure: "height", before: length(cut.beforeM), after: length(cut.afterM) } : {}),
+    ...(cut?.by === "stems"
+      ? { measure: "stems", removed: String(cut.removedCount), live: String(cut.liveCount) }
+      : {}),
+    ...(cut?.by === "diameters"
+      ? { measure: "diameters", removedMm: cut.removedMm.join(", "), keptMm: cut.keptMm.join(", ") }
+      : {}),
+    dead: String(v.deadStemsCount),
+    hazard: percent(v.hazardShare),
+    minutes: v.minutes === null ? "" : String(v.minutes),
+    trialUntil: v.trialUntil ?? "",
+    stranger: v.begun.includes("stranger-cut"),
+    layers: v.begun.includes("layers-severed"),
+    note: v.note,
+    by: v.by,
+  };
+}
+
+/** A visit as it was changed in the form: what the form does not ask stays. */
+export const visitChanged = (was: Visit, v: VisitValues, regime: Visit["regime"]): Visit => ({
+  ...was,
+  ...visitFrom(v, { id: was.id, plantId: was.plantId, regime }),
+  cuts: [...v.cuts, ...(v.cuts.length > 0 ? was.cuts.slice(1) : [])],
+  begun: [...v.begun, ...was.begun.filter((b) => b === "leader-halved")],
+  planned: was.planned,
 });
 
 /** The share the form stands for while it is being filled in; null while it cannot be told. */

@@ -45,9 +45,6 @@ export function surveyed(
       condition,
       conditionOn: same ? plant.conditionOn : condition === "healthy" ? null : on,
     },
-    seen:
-      where === undefined
-        ? null
-        : { ...PLAIN_SIGHT, id, plantId: plant.id, on, kind: "growth-seen", where },
+    seen: where === undefined ? null : { ...PLAIN_SIGHT, id, plantId: plant.id, on, kind: "growth-seen", where },
   };
 }

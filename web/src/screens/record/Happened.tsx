@@ -1,0 +1,316 @@
+/** Everything that was written down, newest first: found by words, changed, taken out, with what stood before. */
+import { Box, Button, IconButton, TextField, Typography } from "@mui/material";
+import {
+  countsOf,
+  measuredOn,
+  shareOfVisit,
+  TASK_TABLE,
+  visitTold,
+  type GardenModel,
+  type Observation,
+  type Plant,
+  type Visit,
+  type Voice,
+} from "@wren/core";
+import { useWindowVirtualizer } from "@tanstack/react-virtual";
+import { Pencil, Trash2 } from "lucide-react";
+import { memo, useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
+import { today } from "../../data/clock.ts";
+import { withCorrected } from "../../state/edits.ts";
+import { useGarden } from "../../state/garden.tsx";
+import { newId } from "../../state/ids.ts";
+import { useVoice } from "../../state/voice.ts";
+import { Chips } from "../../ui/Chips.tsx";
+import { DayLink } from "../../ui/DayLink.tsx";
+import { Picture } from "../../ui/Picture.tsx";
+import { dateText } from "../../words/dates.ts";
+import { OBSERVATION_LABELS } from "../../words/labels.ts";
+import WriteDown from "../../writedown/WriteDown.tsx";
+import { elsewhere, ENTRY_KINDS, ENTRY_LABELS, entriesOf, sieved, type Entry, type EntryKind } from "./entries.ts";
+
+/** What a visit took, in short. */
+export function visitText(model: GardenModel, v: Visit, say: Voice): string {
+  const plant = model.plant(v.plantId);
+  const share = shareOfVisit(v, measuredOn(model, plant, v.on));
+  return [
+    share > 0 ? `${say.percent(share)} of its live growth` : "no live growth",
+    v.hazardShare > 0 ? `${say.percent(v.hazardShare)} torn or diseased, booked apart` : "",
+    v.deadStemsCount > 0 ? `${v.deadStemsCount} dead ${v.deadStemsCount === 1 ? "stem" : "stems"}` : "",
+    v.minutes === null ? "" : `${v.minutes} min`,
+    v.by === "" ? "" : `by ${v.by}`,
+    v.planned && v.planned.on !== v.on ? `planned for ${say.date(v.planned.on)}` : "",
+    v.note,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
+/** What was seen, in short. */
+export const seenText = (o: Observation, say: Voice): string =>
+  [
+    o.heightM === null ? "" : say.length(o.heightM),
+    o.count === null ? "" : `${o.count} shoots`,
+    o.lengthM === null ? "" : say.length(o.lengthM),
+    o.where === null ? "" : WHERE[o.where],
+    o.note,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+const WHERE: Readonly<Record<NonNullable<Observation["where"]>, string>> = {
+  base: "at the base",
+  "old-stems": "on old stems",
+  tips: "near the tips",
+  "side-shoots": "on side shoots",
+  "new-shoot-ends": "at the ends of new shoots",
+};
+
+function wordsOf(model: GardenModel, e: Entry, say: Voice): readonly [title: string, text: string] {
+  switch (e.kind) {
+    case "visit":
+      return [TASK_TABLE[e.row.task].label, visitText(model, e.row, say)];
+    case "seen":
+      return [OBSERVATION_LABELS[e.row.kind], seenText(e.row, say)];
+    case "photo":
+      return ["Photo", e.row.caption];
+    case "plan":
+      return [`Planned: ${TASK_TABLE[e.row.task].label.toLowerCase()}`, e.row.note];
+    case "changed": {
+      const { was, removed } = e.row;
+      const before =
+        was.of === "visit"
+          ? `${TASK_TABLE[was.row.task].label}, ${say.date(was.row.on)}: ${visitText(model, was.row, say)}`
+          : `${OBSERVATION_LABELS[was.row.kind]}, ${say.date(was.row.on)}${seenText(was.row, say) === "" ? "" : `: ${seenText(was.row, say)}`}`;
+      return [removed ? "Taken out" : "Changed", `It stood: ${before}`];
+    }
+  }
+}
+
+interface LineProps {
+  readonly entry: Entry;
+  readonly onEdit: (e: Entry) => void;
+}
+const Line = memo(function Line({ entry: e, onEdit }: LineProps) {
+  const { model, change } = useGarden();
+  const say = useVoice();
+  const plant = model.plant(e.plantId);
+  const [title, text] = wordsOf(model, e, say);
+  const at = () => ({ id: newId(), on: today() });
+  const remove = (): void => {
+    if (e.kind === "visit") void change("Visit taken out", (g) => withCorrected(g, "visits", e.row, null, at()));
+    if (e.kind === "seen") void change("Entry taken out", (g) => withCorrected(g, "observations", e.row, null, at()));
+    if (e.kind === "photo")
+      void change("Photo removed", (g) => ({ ...g, photos: g.photos.filter((p) => p.id !== e.id) }));
+    if (e.kind === "plan") void change("Plan removed", (g) => ({ ...g, plans: g.plans.filter((p) => p.id !== e.id) }));
+  };
+  const name = `${title} of ${dateText(e.row.on)}, ${plant.label}`;
+  return (
+    <Box sx={{ display: "flex", gap: 1, borderBottom: "1px solid var(--line)", py: 0.75, alignItems: "flex-start" }}>
+      <Typography className="numeral" sx={{ width: { xs: 84, sm: 118 }, flex: "none", fontWeight: 600 }}>
+        {dateText(e.row.on)}
+      </Typography>
+      {e.kind === "photo" && <Picture photo={e.row} alt={`${plant.label} on ${e.row.on}`} height={56} />}
+      <Box sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere" }}>
+        <Typography sx={{ fontWeight: 600 }}>
+          {title}
+          {" · "}
+          <DayLink to={`/plant/${plant.id}`} style={{ color: "inherit", fontWeight: 400 }}>
+            {plant.label}
+          </DayLink>
+        </Typography>
+        {text !== "" && (
+          <Typography variant="body2" sx={{ color: "text.secondary" }}>
+            {text}
+          </Typography>
+        )}
+      </Box>
+      {e.kind === "visit" ? (
+        <IconButton
+          component={DayLink}
+          to={`/plant/${plant.id}/record/${e.row.task}`}
+          more={{ visit: e.id }}
+          aria-label={`Change: ${name}`}
+        >
+          <Pencil size={18} />
+        </IconButton>
+      ) : (
+        e.kind === "seen" && (
+          <IconButton aria-label={`Change: ${name}`} onClick={() => onEdit(e)}>
+            <Pencil size={18} />
+          </IconButton>
+        )
+      )}
+      {e.kind !== "changed" && (
+        <IconButton aria-label={`Take out: ${name}`} onClick={remove}>
+          <Trash2 size={18} />
+        </IconButton>
+      )}
+    </Box>
+  );
+});
+
+const LINE_PX = 62;
+/** Shorter lists stand in the page whole. */
+const WHOLE = 60;
+
+function Lines({ entries, onEdit }: { readonly entries: readonly Entry[]; readonly onEdit: (e: Entry) => void }) {
+  const list = useRef<HTMLOListElement>(null);
+  const [top, setTop] = useState(0);
+  useLayoutEffect(() => {
+    if (list.current) setTop(list.current.getBoundingClientRect().top + window.scrollY);
+  }, []);
+  const long = entries.length > WHOLE;
+  const virtual = useWindowVirtualizer({
+    count: long ? entries.length : 0,
+    estimateSize: () => LINE_PX,
+    overscan: 8,
+    scrollMargin: top,
+    getItemKey: (i) => `${entries[i]!.kind} ${entries[i]!.id}`,
+  });
+  if (!long)
+    return (
+      <Box component="ol" ref={list} aria-label="Entries" sx={{ listStyle: "none", p: 0, m: 0 }}>
+        {entries.map((e) => (
+          <li key={`${e.kind} ${e.id}`}>
+            <Line entry={e} onEdit={onEdit} />
+          </li>
+        ))}
+      </Box>
+    );
+  return (
+    <Box
+      component="ol"
+      ref={list}
+      aria-label="Entries"
+      sx={{ listStyle: "none", p: 0, m: 0, position: "relative", height: virtual.getTotalSize() }}
+    >
+      {virtual.getVirtualItems().map((v) => (
+        <li
+          key={v.key}
+          ref={virtual.measureElement}
+          data-index={v.index}
+          aria-setsize={entries.length}
+          aria-posinset={v.index + 1}
+          style={{ position: "absolute", top: 0, left: 0, width: "100%", transform: `translateY(${v.start - top}px)` }}
+        >
+          <Line entry={entries[v.index]!} onEdit={onEdit} />
+        </li>
+      ))}
+    </Box>
+  );
+}
+
+/** The newest visits are counted: what was done ten years ago says little of how it is done now. */
+const COUNTED = 400;
+
+function Counts({ plant }: { readonly plant: Plant | null }) {
+  const { garden, model } = useGarden();
+  const say = useVoice();
+  const counts = useMemo(
+    () =>
+      countsOf(
+        garden.visits
+          .filter((v) => plant === null || v.plantId === plant.id)
+          .slice(-COUNTED)
+          .map((v) => visitTold(model, v)),
+      ),
+    [garden, model, plant],
+  );
+  if (counts.visits === 0) return null;
+  const [worst] = counts.costly;
+  return (
+    <Typography sx={{ mb: 1.5, maxWidth: "62ch" }} role="status">
+      {counts.windows > 0 && (
+        <>
+          <strong>
+            {counts.inWindow} of {counts.windows} cuts
+          </strong>{" "}
+          fell into their open days.{" "}
+        </>
+      )}
+      {worst
+        ? `${counts.costly.length} took more than a tenth of the coming flowers; the dearest, ${model.plant(worst.visit.plantId).label} on ${say.date(worst.visit.on)}, about ${say.percent(worst.flowersLost)}.`
+        : counts.windows > 0 && "None took more than a tenth of the coming flowers."}
+    </Typography>
+  );
+}
+
+export function Happened({ plant }: { readonly plant: Plant | null }) {
+  const { garden } = useGarden();
+  const [params, setParams] = useSearchParams();
+  const text = params.get("find") ?? "";
+  const late = useDeferredValue(text);
+  const kinds = useMemo(
+    () =>
+      new Set(
+        (params.get("kinds") ?? "")
+          .split(",")
+          .filter((k): k is EntryKind => (ENTRY_KINDS as readonly string[]).includes(k)),
+      ),
+    [params],
+  );
+  const [edited, setEdited] = useState<Entry | null>(null);
+  const [writing, setWriting] = useState(false);
+  const all = entriesOf(garden);
+  const found = useMemo(
+    () => sieved(all, { text: late, plantId: plant?.id ?? null, kinds }),
+    [all, late, plant, kinds],
+  );
+  const others = useMemo(() => elsewhere(garden, late), [garden, late]);
+  const set = (key: string, value: string): void => {
+    const next = new URLSearchParams(params);
+    if (value === "") next.delete(key);
+    else next.set(key, value);
+    setParams(next, { replace: true });
+  };
+  const toggle = (k: EntryKind): void => {
+    const next = new Set(kinds);
+    if (!next.delete(k)) next.add(k);
+    set("kinds", [...next].join(","));
+  };
+  return (
+    <>
+      <Counts plant={plant} />
+      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "center", mb: 1.5 }}>
+        <Button variant="contained" onClick={() => setWriting(true)}>
+          Write down what you see
+        </Button>
+        <TextField
+          type="search"
+          label="Find in everything"
+          value={text}
+          onChange={(e) => set("find", e.target.value)}
+          sx={{ flex: "1 1 14rem", maxWidth: 420 }}
+        />
+      </Box>
+      <Chips
+        label="Show"
+        options={ENTRY_KINDS.map((value) => ({ value, label: ENTRY_LABELS[value] }))}
+        chosen={(k) => kinds.has(k)}
+        onPress={toggle}
+      />
+      {others.length > 0 && (
+        <Typography sx={{ mb: 1 }}>
+          Also:{" "}
+          {others.map((o, i) => (
+            <span key={`${o.what} ${o.to} ${o.name}`}>
+              {i > 0 && ", "}
+              {o.what.toLowerCase()} <DayLink to={o.to}>{o.name}</DayLink>
+            </span>
+          ))}
+        </Typography>
+      )}
+      <Typography sx={{ color: "text.secondary", mb: 0.5 }} role="status">
+        {found.length === 0
+          ? all.length === 0
+            ? "Nothing is written down yet. Press “Write down” whenever you see something: it takes two presses."
+            : "Nothing holds all these words."
+          : `${found.length} ${found.length === 1 ? "entry" : "entries"}`}
+      </Typography>
+      <Lines entries={found} onEdit={setEdited} />
+      {edited?.kind === "seen" && (
+        <WriteDown plantId={edited.plantId} was={edited.row} onClose={() => setEdited(null)} />
+      )}
+      {writing && <WriteDown plantId={plant?.id ?? null} onClose={() => setWriting(false)} />}
+    </>
+  );
+}
