@@ -18,6 +18,8 @@ import {
   adviseOn,
   hedgeJson,
   type HedgeJson,
+  type LearnJson,
+  PLAIN_SIGHT,
   hedgeStands,
   hedgeTo,
   wantedSection,
@@ -178,4 +180,27 @@ describe("wrong use exits 2 and says what was expected", () => {
     expect(code).toBe(2);
     expect(err).toMatch(message);
   });
+});
+
+test("learn prints what a file teaches: each lesson with its range and its records, and what is asked about", async () => {
+  const lines: string[] = [];
+  const out = { line: (t: string) => void lines.push(t), error: (t: string) => void lines.push(t) };
+  const file = join(mkdtempSync(join(tmpdir(), "wren-")), "garden.json");
+  // Nobody's lilac of two metres and a half is twelve a month later.
+  const slip = {
+    ...PLAIN_SIGHT,
+    id: "slip",
+    plantId: "lilac-corner",
+    on: date("2025-01-05"),
+    kind: "height" as const,
+    heightM: 12,
+  };
+  writeFileSync(file, writeGardenFile({ ...demo, observations: [...demo.observations, slip] }));
+  expect(await main(["learn", file, "--on", "2025-07-01", "--json"], out)).toBe(0);
+  const told = JSON.parse(lines.join("\n")) as LearnJson;
+  const spirea = told.lessons.find((l) => l.id === "growth:spirea-gate")!;
+  expect(spirea.mine[0]!).toBeLessThan(spirea.mine[1]!);
+  expect(spirea).toMatchObject({ about: "growth", plant: "spirea-gate", unit: "metres", used: true });
+  expect(told.asked[0]).toMatchObject({ record: "slip", plant: "lilac-corner" });
+  expect(await main(["learn"], out)).toBe(2);
 });

@@ -665,6 +665,7 @@ export {
 } from "./weather/index.ts";
 export {
   learnJson,
+  type LearnJson,
   BESIDE_LABELS,
   expectedText,
   LESSON_LABELS,

@@ -89,10 +89,10 @@ describe("minutes (common practice: one person with hand tools, within a half ei
     const asked = adviseOn(modelOf([plant], { visits }), plant.id, date("2026-12-01"), "shape").minutes;
     const { hands: H, job: J, again: A } = MINUTES_DOUBT;
     const [prior, noise] = [H ** 2 + J ** 2, A ** 2];
-    // Two square metres at six minutes each, five for setting up.
-    const usual = 12 * Math.exp((Math.log(35 / 12) * prior) / (prior + noise));
-    expect(asked.usual - 5).toBeCloseTo(usual, 1);
-    expect(Math.log((asked.high - 5) / (asked.usual - 5))).toBeCloseTo(
+    // Two square metres at six minutes each, and five for setting up; how hands and job differ holds for all of it.
+    const usual = 17 * Math.exp((Math.log(40 / 17) * prior) / (prior + noise));
+    expect(asked.usual).toBeCloseTo(usual, 1);
+    expect(Math.log(asked.high / asked.usual)).toBeCloseTo(
       1.2816 * Math.sqrt((prior * noise) / (prior + noise) + noise),
       3,
     );

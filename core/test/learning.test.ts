@@ -262,7 +262,7 @@ describe("gardens whose truth is known", () => {
       const hands = H * next();
       const jobs = plants.map(() => J * next());
       const took = (i: number, on: string): number =>
-        5 + (minutesFor(usual, plants[i]!, "shape", date(on)).usual - 5) * Math.exp(hands + jobs[i]! + A * next());
+        minutesFor(usual, plants[i]!, "shape", date(on)).usual * Math.exp(hands + jobs[i]! + A * next());
       const visits: Visit[] = plants.flatMap((p, i) =>
         [2023, 2024, 2025].map((y) => visitOf(p.id, `${y}-06-20`, 0, { cuts: [], minutes: took(i, `${y}-06-20`) })),
       );

@@ -407,7 +407,7 @@ test("after five visits the minutes asked for lie within their range of the gard
     const usual = modelOf(plants);
     const pace = Math.exp(0.25 * normal());
     const took = (i: number): number =>
-      5 + (minutesFor(usual, plants[i]!, "shape", on).usual - 5) * pace * Math.exp(0.35 * normal());
+      minutesFor(usual, plants[i]!, "shape", on).usual * pace * Math.exp(0.35 * normal());
     const visits: Visit[] = plants.slice(0, 5).map((p, i) => visitOf(p.id, "2025-07-01", 0.2, { minutes: took(i) }));
     const asked = minutesFor(openGarden(gardenOf(plants, { visits }), CATALOGUE, usual.cache), plants[5]!, "shape", on);
     const truth = took(5);

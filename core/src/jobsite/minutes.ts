@@ -1,10 +1,10 @@
 /** How long a task takes: from the gardener's own log, else by size. */
-import type { PlainDate } from "../calendar/index.ts";
+import { addDays, type PlainDate } from "../calendar/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
 import { EIGHTY_SDS as HALF_RANGE_SDS, sifted, type Normal, type Sifted, type Told } from "../learning/index.ts";
 import type { Plant, Task, Visit } from "../model/index.ts";
 
-/** WorkMinutes for a square metre of the plant's outline seen from the front, and for setting up and clearing away. From memory of practice. */
+/** Minutes for a square metre of the plant's outline seen from the front, and for setting up and clearing away. From memory of practice. */
 const MINUTES_PER_M2: Readonly<Record<Task, number>> = {
   "dead-only": 2.5,
   deadhead: 8,
@@ -20,10 +20,7 @@ const MINUTES_PER_M2: Readonly<Record<Task, number>> = {
   "thin-suckers": 4,
   leave: 0,
 };
-/** Minutes to set up and to clear away, whatever the plant. */
-export const SET_UP_MINUTES = 5;
-/** So many minutes of setting up differ from one time to the next. From memory of practice. */
-const SET_UP_SD = 2;
+const SET_UP_MINUTES = 5;
 /**
  * How minutes differ from those by size, as standard deviations of their logarithm (ours): between gardeners, between
  * jobs of one gardener, and from one time to the next. Without any log eight jobs of ten take 0.57 to 1.74 times as long.
@@ -59,9 +56,9 @@ export interface MinutesTaught extends Sifted<TimeTold> {
 export const minutesOfHands = (by: string): string => `minutes:hands:${by}`;
 export const minutesOfJob = (plantId: string, task: Task): string => `minutes:${plantId}:${task}`;
 
-/** Minutes at the plant by its size, without setting up. */
+/** Minutes of a task by the size of the plant, setting up and clearing away included. */
 const bySize = (model: GardenModel, plant: Plant, task: Task, on: PlainDate): number =>
-  MINUTES_PER_M2[task] * heightOf(model, plant, on).heightM * plant.widthM;
+  SET_UP_MINUTES + MINUTES_PER_M2[task] * heightOf(model, plant, on).heightM * plant.widthM;
 
 const handsPart = (by: string): string => `hands ${by}`;
 const jobPart = (plantId: string, task: Task): string => `${plantId} ${task}`;
@@ -77,27 +74,23 @@ export function minutesTaught(model: GardenModel, on: PlainDate): MinutesTaught 
   if (!known) TAUGHT.set(model, (known = new Map<number, MinutesTaught>()));
   const met = known.get(count);
   if (met) return met;
-  const told = timed.slice(0, count).flatMap((v): TimeTold[] => {
-    const work = bySize(model, model.plant(v.plantId), v.task, v.on);
-    return work <= 0
-      ? []
-      : [
-          {
-            visitId: v.id,
-            plantId: v.plantId,
-            task: v.task,
-            by: v.by,
-            on: v.on,
-            minutes: v.minutes!,
-            bySize: SET_UP_MINUTES + work,
-            sure: v.sure,
-            value: Math.log((v.minutes! - SET_UP_MINUTES) / work),
-            // Of a short job most is setting up, which differs too.
-            sd: Math.hypot(MINUTES_DOUBT.again, SET_UP_SD / (v.minutes! - SET_UP_MINUTES)),
-            shared: [handsPart(v.by)],
-            own: jobPart(v.plantId, v.task),
-          },
-        ];
+  const told = timed.slice(0, count).map((v): TimeTold => {
+    // As it stood before the cut: what was left of it was not the work.
+    const usual = bySize(model, model.plant(v.plantId), v.task, addDays(v.on, -1));
+    return {
+      visitId: v.id,
+      plantId: v.plantId,
+      task: v.task,
+      by: v.by,
+      on: v.on,
+      minutes: v.minutes!,
+      bySize: usual,
+      sure: v.sure,
+      value: Math.log(v.minutes! / usual),
+      sd: MINUTES_DOUBT.again,
+      shared: [handsPart(v.by)],
+      own: jobPart(v.plantId, v.task),
+    };
   });
   const { hands, job } = MINUTES_DOUBT;
   const all = sifted(told, { shared: () => hands, own: () => job }, (t) => t.sure);
@@ -116,7 +109,7 @@ function timedVisits(model: GardenModel): readonly Visit[] {
   if (!timed) {
     const hedged = new Set(model.garden.hedges.map((h) => h.plantId));
     timed = model.garden.visits
-      .filter((v) => v.minutes !== null && v.minutes > SET_UP_MINUTES && !hedged.has(v.plantId))
+      .filter((v) => v.minutes !== null && v.minutes > 0 && v.task !== "leave" && !hedged.has(v.plantId))
       .toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
     TIMED.set(model, timed);
   }
@@ -141,13 +134,13 @@ export function minutesFor(model: GardenModel, plant: Plant, task: Task, on: Pla
     : handsAside
       ? { mean: taught.job(plant.id, task).mean, sd: Math.hypot(taught.job(plant.id, task).sd, hands) }
       : taught.parts.sum([handsPart("")], jobPart(plant.id, task));
-  const work = bySize(model, plant, task, on) * Math.exp(known.mean);
+  const usual = bySize(model, plant, task, on) * Math.exp(known.mean);
   const times = Math.exp(HALF_RANGE_SDS * Math.hypot(known.sd, again));
   const own = !jobAside && taught.used.some((t) => t.plantId === plant.id && t.task === task);
   return {
-    low: SET_UP_MINUTES + work / times,
-    usual: SET_UP_MINUTES + work,
-    high: SET_UP_MINUTES + work * times,
+    low: usual / times,
+    usual,
+    high: usual * times,
     from: own ? "log" : taught.used.length > 0 && !handsAside ? "pace" : "size",
   };
 }

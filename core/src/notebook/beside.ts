@@ -69,8 +69,14 @@ function ofVisit(before: GardenModel, plant: Plant, v: Visit, model: GardenModel
   const { usualShare, live } = TASK_TABLE[v.task];
   if (live && v.cuts.length > 0 && usualShare > 0) {
     const was = shareOfVisit(v, measuredOn(model, plant, v.on));
-    const expected = [usualShare * SHARE_RANGE[0], usualShare, Math.min(1, usualShare * SHARE_RANGE[1])] as const;
-    // A task's usual share is what it usually is, no range of eight in ten.
+    // What was taken the times before at this very plant, else what the task usually takes.
+    const earlier = before
+      .visitsOf(plant.id)
+      .filter((x) => x.task === v.task && x.cuts.length > 0)
+      .map((x) => shareOfVisit(x, measuredOn(before, plant, x.on)));
+    const usual = earlier.length > 0 ? earlier.reduce((n, x) => n + x, 0) / earlier.length : usualShare;
+    const expected = [usual * SHARE_RANGE[0], usual, Math.min(1, usual * SHARE_RANGE[1])] as const;
+    // How much is taken is chosen: no range of eight in ten.
     out.push({ ...row, what: "share", expected, expectedOn: null, was, held: null });
   }
   const hedged = model.garden.hedges.some((h) => h.plantId === plant.id);

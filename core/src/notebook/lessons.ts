@@ -14,14 +14,7 @@ import {
   type LookLesson,
   type Wood,
 } from "../garden/index.ts";
-import {
-  MINUTES_DOUBT,
-  minutesOfHands,
-  minutesOfJob,
-  minutesTaught,
-  SET_UP_MINUTES,
-  type MinutesTaught,
-} from "../jobsite/index.ts";
+import { MINUTES_DOUBT, minutesOfHands, minutesOfJob, minutesTaught, type MinutesTaught } from "../jobsite/index.ts";
 import { EIGHTY_SDS, LEARNING_PRIORS, type Normal } from "../learning/index.ts";
 import type { Plant, Task } from "../model/index.ts";
 import { shootsLesson } from "../regrowth/index.ts";
@@ -234,8 +227,8 @@ export function lessonsOf(model: GardenModel, on: PlainDate): Lessons {
   };
 }
 
-/** Minutes of a job by size, with what hands and job make of its part at the plant. */
-const asMinutes = (bySize: number, x: number): number => SET_UP_MINUTES + (bySize - SET_UP_MINUTES) * Math.exp(x);
+/** Minutes of a job by size, with what hands and job make of them. */
+const asMinutes = (bySize: number, x: number): number => bySize * Math.exp(x);
 
 function minutesLessons(
   timed: MinutesTaught,

@@ -29,7 +29,7 @@ export interface NumberMove {
 export interface Moves {
   readonly dates: readonly DateMove[];
   readonly numbers: readonly NumberMove[];
-  /** Other plants of which a date moved, and by how much at most. */
+  /** Other plants of which a date moved, and by how much half of them did, or less. */
   readonly others: number;
   readonly othersDays: Days;
 }
@@ -92,6 +92,7 @@ export function movesOf(before: GardenModel, after: GardenModel, plantId: string
     .filter((p) => p.id !== plantId && before.garden.plants.some((x) => x.id === p.id))
     .slice(0, MOST_OTHERS)
     .map((p) => Math.max(0, ...dateMoves(before, after, p.id, on).map((m) => Math.abs(m.days ?? 0))))
-    .filter((d) => d > 0);
-  return { dates: own, numbers, others: others.length, othersDays: Math.max(0, ...others) };
+    .filter((d) => d > 0)
+    .sort((a, b) => a - b);
+  return { dates: own, numbers, others: others.length, othersDays: others[Math.floor(others.length / 2)] ?? 0 };
 }

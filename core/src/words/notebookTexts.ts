@@ -2,6 +2,7 @@
 import { TASK_TABLE } from "../model/index.ts";
 import {
   COMPARED,
+  LESSON_UNITS,
   type Compared,
   type ComparedWhat,
   type Eighty,
@@ -63,6 +64,7 @@ const DAYS: Readonly<Partial<Record<LessonAbout, (x: number, say: Voice) => stri
 
 /** Low to high of eight in ten, in words. */
 export function rangeText(about: LessonAbout, [low, , high]: Eighty, say: Voice): string {
+  if (LESSON_UNITS[about] === "times") return `${span(one(low), one(high))} times`;
   const text = DAYS[about] ?? LESSON_NUMBER[about];
   return span(text(low, say), text(high, say));
 }
@@ -167,7 +169,9 @@ export function movesText(m: Moves, say: Voice): string {
   const others =
     m.others === 0
       ? []
-      : [`${m.others} other ${m.others === 1 ? "plant" : "plants"} moved, by ${say.days(m.othersDays)} at most`];
+      : [
+          `${m.others} other ${m.others === 1 ? "plant" : "plants"} moved, ${m.others === 1 ? "" : "most "}by ${say.days(m.othersDays)}`,
+        ];
   const all = [...dates, ...numbers, ...others];
   if (all.length === 0) return "";
   const text = all.join("; ");

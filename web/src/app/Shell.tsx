@@ -70,16 +70,19 @@ function Scheme() {
 
 /** What was done, or why it could not be kept; said to readers, and gone by itself unless it is trouble. */
 const GONE_MS = 7000;
+/** What is longer stays for as long as it takes to be read. */
+const READ_MS = 75;
 function NoticeBar() {
   const { current, close } = useNotices();
   const { undo } = useGarden();
   const no = current?.no;
   const stays = current?.trouble === true;
+  const shownMs = Math.max(GONE_MS, READ_MS * (current?.text.length ?? 0));
   useEffect(() => {
     if (no === undefined || stays) return;
-    const timer = setTimeout(close, GONE_MS);
+    const timer = setTimeout(close, shownMs);
     return () => clearTimeout(timer);
-  }, [no, stays, close]);
+  }, [no, stays, close, shownMs]);
   const box = useRef<HTMLDivElement>(null);
   // A dialog hides the rest of the page from readers: what is said of it must still be heard.
   useEffect(() => box.current?.removeAttribute("aria-hidden"), [no]);
@@ -322,7 +325,7 @@ export function Shell() {
             <Redo2 size={20} />
           </button>
           <Scheme />
-          <button type="button" className="press-icon" aria-label="Keys" onClick={() => setHelp(true)}>
+          <button type="button" className="press-icon from-sm" aria-label="Keys" onClick={() => setHelp(true)}>
             <CircleHelp size={20} />
           </button>
         </div>

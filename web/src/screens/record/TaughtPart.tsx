@@ -141,7 +141,7 @@ function OneLesson({ lesson: l }: { readonly lesson: Lesson }) {
         <Typography sx={{ fontWeight: 700 }}>{lessonText(l, say)}</Typography>
         <Typography variant="body2" sx={{ color: "text.secondary" }}>
           {title}. Yours: {mine}. The catalogue’s: {catalogue}.{" "}
-          <button type="button" className="link" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <button type="button" className="why" aria-expanded={open} onClick={() => setOpen(!open)}>
             Why? {l.records.length} {l.records.length === 1 ? "record" : "records"}
           </button>
         </Typography>
