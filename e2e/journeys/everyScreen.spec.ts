@@ -25,6 +25,11 @@ const SCREENS = [
   ["hedge", "/hedges/yew-hedge?on=2026-03-20"],
   ["work days", "/days?on=2026-03-10"],
   ["at the plant", "/at/panicle-seat?task=shape&on=2026-03-10"],
+  ["notebook", "/record"],
+  ["what was taught", "/record?part=taught"],
+  ["expected and was", "/record?part=expected"],
+  ["the year", "/record?part=year"],
+  ["a visit changed", "/plant/lilac-corner/record/shape?visit=v-lilac-corner-2026-06-09"],
   ["set apart", "/apart"],
 ] as const;
 
