@@ -1,7 +1,7 @@
 /** What a garden's own record changes of its plants' kinds: the one way from what was learnt to every answer. */
 import { growthTaught, type GrowthRecords, type GrowthTaught } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { seasonPoint, YEAR_DAYS, type Hemisphere } from "../calendar/index.ts";
+import { partsOf, seasonPoint, YEAR_DAYS, type Hemisphere } from "../calendar/index.ts";
 import {
   leadFromSpans,
   LEARNING_PRIORS,
@@ -100,7 +100,9 @@ export function stageLesson(
   const said = SAID_BY[stage];
   const records: string[] = [];
   const years = new Map<number, { from: Days; to: Days }>();
+  const since = seen.reduce((y, o) => Math.max(y, partsOf(o.on).year), 0) - LEARNING_PRIORS.newest.seasons;
   for (const o of seen) {
+    if (partsOf(o.on).year < since) continue;
     const came = o.kind === said;
     if (!came && !(o.kind === "not-yet" && o.lookedFor === said)) continue;
     const { seasonYear, seasonDay } = seasonPoint(o.on, h);
@@ -114,7 +116,10 @@ export function stageLesson(
     years.set(key, came ? { ...y, to: Math.min(y.to, late) } : { ...y, from: Math.max(y.from, late) });
     records.push(o.id);
   }
-  const spans = [...years.values()].filter((s): s is Span => s.from < s.to);
+  const spans = [...years]
+    .sort(([a], [b]) => b - a)
+    .slice(0, LEARNING_PRIORS.newest.seasons)
+    .flatMap(([, s]): Span[] => (s.from < s.to ? [s] : []));
   if (spans.length === 0) return null;
   const { plantSd, yearSd } = LEARNING_PRIORS.stage;
   return { plantId: plant.id, stage, late: leadFromSpans(spans, plantSd, yearSd), records };

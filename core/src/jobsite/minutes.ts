@@ -1,7 +1,14 @@
 /** How long a task takes: from the gardener's own log, else by size. */
 import { addDays, type PlainDate } from "../calendar/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
-import { EIGHTY_SDS as HALF_RANGE_SDS, sifted, type Normal, type Sifted, type Told } from "../learning/index.ts";
+import {
+  EIGHTY_SDS as HALF_RANGE_SDS,
+  LEARNING_PRIORS,
+  sifted,
+  type Normal,
+  type Sifted,
+  type Told,
+} from "../learning/index.ts";
 import type { Plant, Task, Visit } from "../model/index.ts";
 
 /** Minutes for a square metre of the plant's outline seen from the front, and for setting up and clearing away. From memory of practice. */
@@ -110,7 +117,8 @@ function timedVisits(model: GardenModel): readonly Visit[] {
     const hedged = new Set(model.garden.hedges.map((h) => h.plantId));
     timed = model.garden.visits
       .filter((v) => v.minutes !== null && v.minutes > 0 && v.task !== "leave" && !hedged.has(v.plantId))
-      .toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
+      .toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+      .slice(0 - LEARNING_PRIORS.newest.visits);
     TIMED.set(model, timed);
   }
   return timed;

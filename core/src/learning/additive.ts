@@ -131,26 +131,33 @@ export interface Sifted<T extends Told> {
   readonly parts: Parts;
 }
 
+/** More rounds than this no record needs that is worth anything. */
+const MOST_ROUNDS = 12;
+
 /**
- * Takes out, one at a time and the strangest first, what lies too far from what all the others say.
+ * Takes out what lies too far from what all the others say: in each round the strangest of every owner, since owners
+ * hardly tell of each other.
  * @param sure numbers that somebody has vouched for: they always stay
  */
 export function sifted<T extends Told>(told: readonly T[], doubts: PartDoubts, sure: (t: T) => boolean): Sifted<T> {
   let used = told;
   const strangers: Stranger<T>[] = [];
-  for (;;) {
+  for (let round = 0; ; round++) {
     const parts = partsFrom(used, doubts);
-    let worst: { readonly stranger: Stranger<T>; readonly off: number } | null = null;
-    for (const t of used) {
-      if (sure(t)) continue;
-      const expected = without(parts.sum(t.shared, t.own), t);
-      const off = Math.abs(t.value - expected.mean) / Math.hypot(expected.sd, t.sd);
-      if (off > STRANGE_SDS && (worst === null || off > worst.off)) worst = { stranger: { told: t, expected }, off };
-    }
-    if (!worst) return { used, strangers, parts };
-    const { stranger } = worst;
-    strangers.push(stranger);
-    used = used.filter((t) => t !== stranger.told);
+    const worst = new Map<string, { readonly stranger: Stranger<T>; readonly off: number }>();
+    if (round < MOST_ROUNDS)
+      for (const t of used) {
+        if (sure(t)) continue;
+        const expected = without(parts.sum(t.shared, t.own), t);
+        const off = Math.abs(t.value - expected.mean) / Math.hypot(expected.sd, t.sd);
+        if (off > STRANGE_SDS && off > (worst.get(t.own)?.off ?? 0))
+          worst.set(t.own, { stranger: { told: t, expected }, off });
+      }
+    if (worst.size === 0) return { used, strangers, parts };
+    const found = [...worst.values()].sort((a, b) => b.off - a.off).map((w) => w.stranger);
+    strangers.push(...found);
+    const out = new Set<T>(found.map((f) => f.told));
+    used = used.filter((t) => !out.has(t));
   }
 }
 

@@ -8,7 +8,7 @@ export interface Span {
 }
 
 /** Steps of the grid, and how far it reaches in doubts. */
-const GRID = { step: 0.25, sds: 5 } as const;
+const GRID = { step: 0.5, sds: 5 } as const;
 
 /** Chance that a normal lies below a value, in standard deviations; Abramowitz & Stegun 26.2.17, error under 1e-7. */
 function below(x: number): number {

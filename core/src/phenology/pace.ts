@@ -15,7 +15,7 @@ import {
 } from "../calendar/index.ts";
 import { ahead, clockOfYear, type Climate, type DaysOfYear, type SeasonClock } from "../climate/index.ts";
 import type { Garden, Observation, Plant } from "../model/index.ts";
-import { partsFrom, sifted, type Normal, type Stranger, type Told } from "../learning/index.ts";
+import { LEARNING_PRIORS, partsFrom, sifted, type Normal, type Stranger, type Told } from "../learning/index.ts";
 import { grouped, type Days } from "../units/index.ts";
 import { plantYear, type DisplayYear, type PlantYear } from "./plantYear.ts";
 import { credible } from "./seenYear.ts";
@@ -114,12 +114,22 @@ function notesOf(
   clockFor: (seasonYear: number) => SeasonClock,
 ): PaceNote[] {
   const plants = new Map(garden.plants.map((p) => [p.id, p]));
+  // A kind's year is worked out once, however often it was looked at.
+  const years = new Map<string, PlantYear>();
+  const yearIn = (taxon: Taxon, seasonYear: number): PlantYear => {
+    const key = `${taxon.id} ${seasonYear}`;
+    let y = years.get(key);
+    if (!y) years.set(key, (y = plantYear(taxon, clockFor(seasonYear))));
+    return y;
+  };
+  const last = garden.observations.reduce((y, o) => Math.max(y, partsOf(o.on).year), 0);
   return garden.observations.flatMap((o): PaceNote[] => {
+    if (!SPEAKS.has(o.kind) || partsOf(o.on).year < last - LEARNING_PRIORS.newest.seasons) return [];
     const plant = plants.get(o.plantId);
-    if (plant?.identity !== null || !SPEAKS.has(o.kind)) return [];
+    if (plant?.identity !== null) return [];
     const { seasonYear } = seasonPoint(o.on, climate.hemisphere);
     const taxon = taxonOf(plant);
-    const lead = leadOf(o, taxon, plantYear(taxon, clockFor(seasonYear)), climate.hemisphere);
+    const lead = leadOf(o, taxon, yearIn(taxon, seasonYear), climate.hemisphere);
     return lead === null ? [] : [{ plantId: o.plantId, seasonYear, on: o.on, aheadDays: lead, id: o.id, sure: o.sure }];
   });
 }
