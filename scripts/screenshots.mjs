@@ -19,7 +19,7 @@ const VIEWS = [
   { name: "plant", path: `/plant/lilac-corner?on=${DAY}`, size: WIDE },
   { name: "plant-phone", path: `/plant/panicle-seat?on=${DAY}`, size: PHONE },
   { name: "instead", path: "/plant/lilac-corner?on=2026-07-25", size: WIDE },
-  { name: "record", path: `/plant/rhododendron-steps/record/shape?on=${DAY}`, size: WIDE },
+  { name: "record", path: "/record?part=taught", size: WIDE },
   { name: "place", path: "/place", size: WIDE },
   { name: "year", path: `/year?on=${DAY}`, size: WIDE },
   { name: "bench", path: `/plant/lilac-corner/bench?on=${DAY}`, size: WIDE, press: "Suggest" },

@@ -200,6 +200,18 @@ test("a file of version 12 is read as one in which no time and no tools were tol
   expect(r.ok && r.value).toEqual({ ...garden, rules: { ...garden.rules, time, tools } });
 });
 
+test("a file of version 13 is read as one in which nobody said who worked, nothing was vouched for, set aside or changed", () => {
+  const now = JSON.parse(writeGardenFile(garden)) as { garden: Record<"rules" | "visits" | "observations", object> };
+  Reflect.deleteProperty(now.garden.rules, "setAside");
+  for (const v of now.garden.visits as object[])
+    for (const k of ["by", "sure", "planned"]) Reflect.deleteProperty(v, k);
+  for (const o of now.garden.observations as object[])
+    for (const k of ["count", "lengthM", "sure"]) Reflect.deleteProperty(o, k);
+  Reflect.deleteProperty(now.garden, "corrections");
+  const r = read(JSON.stringify({ ...now, version: 13 }));
+  expect(r.ok && r.value).toEqual(garden);
+});
+
 describe("a bad file is refused with where and why", () => {
   const G = "garden";
   const one = (path: readonly Step[], value: unknown): string => JSON.stringify(changed([[G, ...path], value]));

@@ -7,7 +7,7 @@ export const LEARNING_PRIORS = {
    * So many of the newest are asked: seasons of dates and stages, timed visits. A gardener ages, a plant too, and a climate
    * warms; ten years say what there is to say (ours).
    */
-  newest: { seasons: 10, visits: 600 },
+  newest: { seasons: 10, visits: 200 },
   /**
    * Growth a year. The catalogue's slow and strong are taken as one plant-year in ten below and above; of that spread, as
    * parts of the usual growth: what a garden does to all its plants, what one season does (half of the variance), and the

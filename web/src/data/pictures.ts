@@ -23,11 +23,23 @@ export async function pictureFrom(id: string, file: File): Promise<Picture> {
   return { id, full, small: await smallJpeg(full, THUMB_PX) };
 }
 
-/** The pictures of a garden as its file carries them. */
+/** More than this no garden file carries as text; an archive does. */
+export const MOST_AS_TEXT = 60_000_000;
+/** Bytes of the pictures of a garden; nothing of them is read for that. */
+export async function picturesBytes(db: WrenDb, ids: readonly string[]): Promise<number> {
+  const found = await db.pictures.bulkGet([...ids]);
+  return found.reduce((n, p) => n + (p?.full.size ?? 0), 0);
+}
+
+/** The pictures of a garden as its file carries them; those that find no room in it stay where they are. */
 export async function picturesForFile(db: WrenDb, ids: readonly string[]): Promise<FilePicture[]> {
   const found = await db.pictures.bulkGet([...ids]);
   const pictures: FilePicture[] = [];
-  for (const p of found) if (p) pictures.push({ id: p.id, jpeg: await base64Of(p.full) });
+  let bytes = 0;
+  for (const p of found) {
+    if (!p || (bytes += p.full.size) > MOST_AS_TEXT) continue;
+    pictures.push({ id: p.id, jpeg: await base64Of(p.full) });
+  }
   return pictures;
 }
 

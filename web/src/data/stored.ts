@@ -83,7 +83,10 @@ export async function rawTables(db: WrenDb): Promise<Tables> {
   const rows = await Promise.all(
     TABLES.map(async (name): Promise<[TableName, Map<string, unknown>]> => {
       const table = db.table<unknown, string>(name);
-      const [keys, values] = await Promise.all([table.toCollection().primaryKeys(), table.toArray()]);
+      const values = await table.toArray();
+      // A row lies under its own id: only where one has none that is a text are the keys asked for.
+      const ids = values.map((v) => (isRecord(v) ? v["id"] : null));
+      const keys = ids.every((id) => typeof id === "string") ? ids : await table.toCollection().primaryKeys();
       return [name, new Map(keys.map((k, i) => [k, values[i]]))];
     }),
   );

@@ -16,6 +16,7 @@ import { useState } from "react";
 import { today } from "../../data/clock.ts";
 import { download } from "../../data/download.ts";
 import { fileName, fileOf } from "../../data/fileOut.ts";
+import { MOST_AS_TEXT, picturesBytes } from "../../data/pictures.ts";
 import type { HeldApart } from "../../data/stored.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { noteExport } from "../../state/exported.ts";
@@ -103,16 +104,19 @@ export function DataInOut() {
       apart: [],
       replaces: true,
     });
-  const save = async (): Promise<void> => {
-    download(fileName(garden), await fileOf(db, garden, apart));
-    noteExport();
-  };
   const pack = async (): Promise<void> => {
     const [{ archiveName, archiveOf }, { calendarOf }] = await Promise.all([
       import("../../data/archive.ts"),
       import("./calendarText.ts"),
     ]);
     download(archiveName(garden), await archiveOf(db, garden, apart, calendarOf(model, say)));
+    noteExport();
+  };
+  const save = async (): Promise<void> => {
+    // With so many pictures one text would be too long to be read again.
+    const ids = garden.photos.map((p) => p.id);
+    if ((await picturesBytes(db, ids).catch(() => 0)) > MOST_AS_TEXT) return pack();
+    download(fileName(garden), await fileOf(db, garden, apart));
     noteExport();
   };
   const table = async (t: RecordTable): Promise<void> => {

@@ -1,5 +1,5 @@
 /** Everything that was written down, newest first: found by words, changed, taken out, with what stood before. */
-import { Box, Button, IconButton, TextField, Typography } from "@mui/material";
+import { Box, Button, TextField, Typography } from "@mui/material";
 import {
   countsOf,
   measuredOn,
@@ -104,47 +104,41 @@ const Line = memo(function Line({ entry: e, onEdit }: LineProps) {
   };
   const name = `${title} of ${dateText(e.row.on)}, ${plant.label}`;
   return (
-    <Box sx={{ display: "flex", gap: 1, borderBottom: "1px solid var(--line)", py: 0.75, alignItems: "flex-start" }}>
-      <Typography className="numeral" sx={{ width: { xs: 84, sm: 118 }, flex: "none", fontWeight: 600 }}>
-        {dateText(e.row.on)}
-      </Typography>
+    <div className="entry">
+      <p className="numeral entry-day">{dateText(e.row.on)}</p>
       {e.kind === "photo" && <Picture photo={e.row} alt={`${plant.label} on ${e.row.on}`} height={56} />}
-      <Box sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere" }}>
-        <Typography sx={{ fontWeight: 600 }}>
+      <div className="entry-text">
+        <p className="strong">
           {title}
           {" · "}
-          <DayLink to={`/plant/${plant.id}`} style={{ color: "inherit", fontWeight: 400 }}>
+          <DayLink to={`/plant/${plant.id}`} className="entry-plant">
             {plant.label}
           </DayLink>
-        </Typography>
-        {text !== "" && (
-          <Typography variant="body2" sx={{ color: "text.secondary" }}>
-            {text}
-          </Typography>
-        )}
-      </Box>
+        </p>
+        {text !== "" && <p className="quiet small">{text}</p>}
+      </div>
       {e.kind === "visit" ? (
-        <IconButton
-          component={DayLink}
+        <DayLink
+          className="press-icon"
           to={`/plant/${plant.id}/record/${e.row.task}`}
           more={{ visit: e.id }}
           aria-label={`Change: ${name}`}
         >
           <Pencil size={18} />
-        </IconButton>
+        </DayLink>
       ) : (
         e.kind === "seen" && (
-          <IconButton aria-label={`Change: ${name}`} onClick={() => onEdit(e)}>
+          <button type="button" className="press-icon" aria-label={`Change: ${name}`} onClick={() => onEdit(e)}>
             <Pencil size={18} />
-          </IconButton>
+          </button>
         )
       )}
       {e.kind !== "changed" && (
-        <IconButton aria-label={`Take out: ${name}`} onClick={remove}>
+        <button type="button" className="press-icon" aria-label={`Take out: ${name}`} onClick={remove}>
           <Trash2 size={18} />
-        </IconButton>
+        </button>
       )}
-    </Box>
+    </div>
   );
 });
 
