@@ -122,7 +122,9 @@ test("a visit is changed; what it said before is there to read, and its minutes 
   await app.button("Keep the change").click();
   await expect(app.heading(/What was done here/)).toBeVisible();
   await app.open("/record?find=lilac&kinds=changed");
-  await expect(page.getByText(/It stood: Shape, 9 June: 20 % of its live growth · 1 dead stem · 50 min/)).toBeVisible();
+  await expect(
+    page.getByText(/It stood: Shape, 9 June: 20 % of its live growth · 1 dead stem \(does not count\) · 50 min/),
+  ).toBeVisible();
   await app.open("/record?part=taught");
   await expect(page.getByText(/Robin takes .* the usual time/)).toBeVisible();
 });

@@ -1,6 +1,6 @@
 /** What was done and seen at a plant, newest first. */
 import { Box, IconButton, Typography } from "@mui/material";
-import { measuredOn, shareOfVisit, TASK_TABLE, type Observation, type Plant, type Visit } from "@wren/core";
+import { TASK_TABLE, type Observation, type Plant, type Visit } from "@wren/core";
 import { Pencil, Trash2 } from "lucide-react";
 import { today } from "../../data/clock.ts";
 import { withCorrected } from "../../state/edits.ts";
@@ -10,6 +10,7 @@ import { useVoice } from "../../state/voice.ts";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { dateText } from "../../words/dates.ts";
 import { OBSERVATION_LABELS } from "../../words/labels.ts";
+import { seenText, visitText } from "../../words/recordTexts.ts";
 
 type Entry = { readonly kind: "visit"; readonly row: Visit } | { readonly kind: "seen"; readonly row: Observation };
 
@@ -20,18 +21,6 @@ export function History({ plant }: { readonly plant: Plant }) {
     ...model.visitsOf(plant.id).map((row): Entry => ({ kind: "visit", row })),
     ...model.observationsOf(plant.id).map((row): Entry => ({ kind: "seen", row })),
   ].toSorted((a, b) => (a.row.on < b.row.on ? 1 : a.row.on > b.row.on ? -1 : 0));
-  const textOf = (v: Visit): string => {
-    const share = shareOfVisit(v, measuredOn(model, plant, v.on));
-    const parts = [
-      share > 0 ? `${say.percent(share)} of its live growth` : "no live growth",
-      v.hazardShare > 0 ? `${say.percent(v.hazardShare)} torn or diseased, booked apart` : "",
-      v.deadStemsCount > 0
-        ? `${v.deadStemsCount} dead ${v.deadStemsCount === 1 ? "stem (does" : "stems (do"} not count)`
-        : "",
-      v.minutes === null ? "" : `${v.minutes} min`,
-    ];
-    return parts.filter(Boolean).join(" · ");
-  };
   const remove = ({ kind, row }: Entry) =>
     change(kind === "visit" ? "Visit removed" : "Observation removed", (g) =>
       kind === "visit"
@@ -71,7 +60,7 @@ export function History({ plant }: { readonly plant: Plant }) {
                 {e.kind === "visit" ? TASK_TABLE[e.row.task].label : OBSERVATION_LABELS[e.row.kind]}
               </Typography>
               <Typography variant="body2" sx={{ color: "text.secondary" }}>
-                {[e.kind === "visit" ? textOf(e.row) : "", e.row.note].filter(Boolean).join(" · ")}
+                {e.kind === "visit" ? visitText(model, e.row, say) : seenText(e.row, say)}
               </Typography>
             </Box>
             {e.kind === "visit" && (

@@ -1,17 +1,6 @@
 /** Everything that was written down, newest first: found by words, changed, taken out, with what stood before. */
 import { Box, Button, TextField, Typography } from "@mui/material";
-import {
-  countsOf,
-  measuredOn,
-  shareOfVisit,
-  TASK_TABLE,
-  visitTold,
-  type GardenModel,
-  type Observation,
-  type Plant,
-  type Visit,
-  type Voice,
-} from "@wren/core";
+import { countsOf, TASK_TABLE, visitTold, type GardenModel, type Plant, type Voice } from "@wren/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { Pencil, Trash2 } from "lucide-react";
 import { memo, useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
@@ -26,43 +15,9 @@ import { DayLink } from "../../ui/DayLink.tsx";
 import { Picture } from "../../ui/Picture.tsx";
 import { dateText } from "../../words/dates.ts";
 import { OBSERVATION_LABELS } from "../../words/labels.ts";
+import { seenText, visitText } from "../../words/recordTexts.ts";
 import WriteDown from "../../writedown/WriteDown.tsx";
 import { elsewhere, ENTRY_KINDS, ENTRY_LABELS, entriesOf, sieved, type Entry, type EntryKind } from "./entries.ts";
-
-/** What a visit took, in short. */
-export function visitText(model: GardenModel, v: Visit, say: Voice): string {
-  const plant = model.plant(v.plantId);
-  const share = shareOfVisit(v, measuredOn(model, plant, v.on));
-  return [
-    share > 0 ? `${say.percent(share)} of its live growth` : "no live growth",
-    v.hazardShare > 0 ? `${say.percent(v.hazardShare)} torn or diseased, booked apart` : "",
-    v.deadStemsCount > 0 ? `${v.deadStemsCount} dead ${v.deadStemsCount === 1 ? "stem" : "stems"}` : "",
-    v.minutes === null ? "" : `${v.minutes} min`,
-    v.by === "" ? "" : `by ${v.by}`,
-    v.planned && v.planned.on !== v.on ? `planned for ${say.date(v.planned.on)}` : "",
-    v.note,
-  ]
-    .filter(Boolean)
-    .join(" · ");
-}
-/** What was seen, in short. */
-export const seenText = (o: Observation, say: Voice): string =>
-  [
-    o.heightM === null ? "" : say.length(o.heightM),
-    o.count === null ? "" : `${o.count} shoots`,
-    o.lengthM === null ? "" : say.length(o.lengthM),
-    o.where === null ? "" : WHERE[o.where],
-    o.note,
-  ]
-    .filter(Boolean)
-    .join(" · ");
-const WHERE: Readonly<Record<NonNullable<Observation["where"]>, string>> = {
-  base: "at the base",
-  "old-stems": "on old stems",
-  tips: "near the tips",
-  "side-shoots": "on side shoots",
-  "new-shoot-ends": "at the ends of new shoots",
-};
 
 function wordsOf(model: GardenModel, e: Entry, say: Voice): readonly [title: string, text: string] {
   switch (e.kind) {
