@@ -337,6 +337,7 @@ export {
 export {
   candidatesOf,
   newestStand,
+  withStages,
   woodLesson,
   woodOf,
   type GardenModel,
@@ -379,6 +380,7 @@ export {
 export {
   MINUTES_DOUBT,
   minutesFor,
+  minutesTaught,
   REACH_LIMITS,
   WIND_ASSUMPTIONS,
   type WorkMinutes,
@@ -476,6 +478,7 @@ export {
   type Shoot,
   carriedOut,
   shootsAt,
+  shootsAtCut,
   stemsAfter,
   stemsGrown,
   whatFollows,

@@ -2,6 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import {
   addDays,
+  buildOf,
   candidatesOf,
   CATALOGUE,
   date,
@@ -12,13 +13,16 @@ import {
   LEARNING_PRIORS,
   MINUTES_DOUBT,
   minutesFor,
+  minutesTaught,
   openGarden,
   PACE_ASSUMPTIONS,
   partsFrom,
   plantsYear,
   seasonDate,
   seeded,
+  shootsAtCut,
   sifted,
+  withStages,
   woodLesson,
   woodOf,
   type Garden,
@@ -330,6 +334,71 @@ describe("gardens whose truth is known", () => {
     // As often right as it says it is, and far oftener than the likeliest guess before anything was seen.
     expect(Math.abs(hits - sure)).toBeLessThan(10);
     expect(hits).toBeGreaterThan(75);
+  });
+});
+
+describe("small truths of what is learnt", () => {
+  const kindRow = kindOf("weigela-florida");
+  const [, mid] = kindRow.growthM;
+  const plant = (more: Partial<Plant> = {}) =>
+    plantOf(kindRow.id, { heightM: 0.5, heightOn: date("2022-11-15"), ...more });
+  test("the long shoots after a hard cut are its vigour's, not the plant's", () => {
+    // Cut to the ground and up by 1.6 years' growth in one: that is what such a cut wakes in any of its kind.
+    const visits = [
+      visitOf(kindRow.id, "2024-02-15", 0, {
+        task: "hard-cutback",
+        cuts: [{ by: "height", beforeM: 1, afterM: 0.02 }],
+      }),
+    ];
+    const observations = [seenOn(kindRow.id, "2024-11-15", { kind: "height", heightM: 0.02 + 1.6 * mid })];
+    const m = modelOf([plant()], { visits, observations });
+    const step = m.taught.growth().plants.get(kindRow.id)!.steps.at(-1)!;
+    expect(step.gain / step.seasons).toBeCloseTo(mid, 1);
+  });
+  test("shoots that were measured at the cuts tell of growth too, and counted of how many come", () => {
+    const visits = [visitOf(kindRow.id, "2024-03-01", 0.3)];
+    const counted = seenOn(kindRow.id, "2024-11-15", { kind: "shoots-counted", count: 5, lengthM: 2 * mid });
+    const m = modelOf([plant()], { visits, observations: [counted] });
+    expect(m.taxonOf(m.plant(kindRow.id)).growthM[1]).toBeGreaterThan(1.1 * mid);
+    const [few, usual, many] = shootsAtCut(m, m.plant(kindRow.id));
+    // The prior of two is drawn toward five by its own weight: in logarithms 0.43² against 0.3².
+    const w = 0.43 ** 2 / (0.43 ** 2 + 0.3 ** 2);
+    expect(usual).toBeCloseTo(2 * 2.5 ** w, 6);
+    expect(few).toBeLessThan(usual);
+    expect(many).toBeGreaterThan(usual);
+    expect(many / usual).toBeLessThan(1.5);
+    expect(shootsAtCut(modelOf([plant()]), plant())).toEqual([1, 2, 3]);
+  });
+  test("a green that reaches twice as deep is taken for nearly that, and a cut of the top takes less", () => {
+    const build = (m: GardenModel) => buildOf(m.taxonOf(m.plant(kindRow.id)));
+    const usual = build(modelOf([plant()])).shellM;
+    const looks = [2023, 2024, 2025].map((y) =>
+      seenOn(kindRow.id, `${y}-07-01`, { kind: "leaf-depth", lengthM: 2 * usual }),
+    );
+    const deep = build(modelOf([plant()], { observations: looks })).shellM;
+    expect(deep / usual).toBeGreaterThan(1.7);
+    expect(deep / usual).toBeLessThan(2);
+  });
+  test("what stops with hardening moves with it; leaf fall stays after it", () => {
+    const y = plantsYear(modelOf([plant()]), plant(), date("2026-02-01"));
+    const moved = withStages(y, { hardens: 10, dormant: 0 });
+    expect([moved.hardens.day - y.hardens.day, moved.stops.day - y.stops.day, moved.dormant.day]).toEqual([
+      10,
+      10,
+      y.dormant.day,
+    ]);
+    expect(withStages(y, { hardens: 300, dormant: 0 }).dormant.day).toBeGreaterThan(y.dormant.day);
+  });
+  test("minutes are held against the plant as it stood before the cut that was timed", () => {
+    const tall = plant({ heightM: 2, widthM: 1 });
+    const cut = visitOf(kindRow.id, "2022-12-01", 0, {
+      task: "hard-cutback",
+      minutes: 15,
+      cuts: [{ by: "height", beforeM: 2, afterM: 0.1 }],
+    });
+    // Two square metres at five minutes, and five for setting up: exactly the usual time.
+    const { value } = minutesTaught(modelOf([tall], { visits: [cut] }), date("2023-01-01")).used[0]!;
+    expect(value).toBeCloseTo(0, 1);
   });
 });
 
