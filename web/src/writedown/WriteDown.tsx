@@ -10,7 +10,7 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
-import { BOUNDS, LETTERS, parseDate, parseLength, type Observation, type Plant } from "@wren/core";
+import { BOUNDS, lengthInField, LETTERS, parseDate, parseLength, type Observation, type Plant } from "@wren/core";
 import { useState } from "react";
 import { today } from "../data/clock.ts";
 import { pictureFrom } from "../data/pictures.ts";
@@ -95,6 +95,12 @@ function readNumbers(
 }
 
 const NO_NUMBERS: Numbers = { height: "", count: "", length: "" };
+/** The numbers of an entry as they were typed. */
+const numbersOf = (o: Observation, bare: "cm" | "in"): Numbers => ({
+  height: o.heightM === null ? "" : lengthInField(o.heightM, bare),
+  count: o.count === null ? "" : String(o.count),
+  length: o.lengthM === null ? "" : lengthInField(o.lengthM, bare),
+});
 
 interface Props {
   /** The plant on screen; null: none is. */
@@ -120,7 +126,7 @@ export default function WriteDown({ plantId, was = null, onClose }: Props) {
   const [note, setNote] = useState(was?.note ?? "");
   const [picture, setPicture] = useState<Pictured["picture"] | null>(null);
   const [asked, setAsked] = useState<SightPress | null>(null);
-  const [numbers, setNumbers] = useState<Numbers>(NO_NUMBERS);
+  const [numbers, setNumbers] = useState<Numbers>(() => (was ? numbersOf(was, bare) : NO_NUMBERS));
   const [wrong, setWrong] = useState<Partial<Numbers> & { readonly day?: string; readonly note?: string }>({});
 
   const keep = async (p: SightPress): Promise<void> => {
