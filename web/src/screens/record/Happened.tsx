@@ -3,7 +3,7 @@ import { Box, Button, TextField, Typography } from "@mui/material";
 import { countsOf, TASK_TABLE, visitTold, type GardenModel, type Plant, type Voice } from "@wren/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { Pencil, Trash2 } from "lucide-react";
-import { memo, useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { withCorrected } from "../../state/edits.ts";
@@ -101,7 +101,13 @@ const LINE_PX = 62;
 /** Shorter lists stand in the page whole. */
 const WHOLE = 60;
 
-function Lines({ entries, onEdit }: { readonly entries: readonly Entry[]; readonly onEdit: (e: Entry) => void }) {
+const Lines = memo(function Lines({
+  entries,
+  onEdit,
+}: {
+  readonly entries: readonly Entry[];
+  readonly onEdit: (e: Entry) => void;
+}) {
   const list = useRef<HTMLOListElement>(null);
   const [top, setTop] = useState(0);
   useLayoutEffect(() => {
@@ -146,12 +152,13 @@ function Lines({ entries, onEdit }: { readonly entries: readonly Entry[]; readon
       ))}
     </Box>
   );
-}
+});
 
+const TYPED_MS = 400;
 /** The newest visits are counted: what was done ten years ago says little of how it is done now. */
 const COUNTED = 400;
 
-function Counts({ plant }: { readonly plant: Plant | null }) {
+const Counts = memo(function Counts({ plant }: { readonly plant: Plant | null }) {
   const { garden, model } = useGarden();
   const say = useVoice();
   const counts = useMemo(
@@ -181,13 +188,30 @@ function Counts({ plant }: { readonly plant: Plant | null }) {
         : counts.windows > 0 && "None took more than a tenth of the coming flowers."}
     </Typography>
   );
-}
+});
 
 export function Happened({ plant }: { readonly plant: Plant | null }) {
   const { garden } = useGarden();
   const [params, setParams] = useSearchParams();
-  const text = params.get("find") ?? "";
+  const asked = params.get("find") ?? "";
+  const [text, setText] = useState(asked);
   const late = useDeferredValue(text);
+  // The address follows when the typing rests: with every letter it would have the whole page drawn anew.
+  useEffect(() => {
+    if (text === asked) return;
+    const timer = setTimeout(() => {
+      setParams(
+        (now) => {
+          const next = new URLSearchParams(now);
+          if (text === "") next.delete("find");
+          else next.set("find", text);
+          return next;
+        },
+        { replace: true },
+      );
+    }, TYPED_MS);
+    return () => clearTimeout(timer);
+  }, [text, asked, setParams]);
   const kinds = useMemo(
     () =>
       new Set(
@@ -227,7 +251,7 @@ export function Happened({ plant }: { readonly plant: Plant | null }) {
           type="search"
           label="Find in everything"
           value={text}
-          onChange={(e) => set("find", e.target.value)}
+          onChange={(e) => setText(e.target.value)}
           sx={{ flex: "1 1 14rem", maxWidth: 420 }}
         />
       </Box>
