@@ -6,6 +6,7 @@ import {
   candidatesOf,
   CATALOGUE,
   date,
+  demoGarden,
   EIGHTY_SDS,
   gainTold,
   growthOfPlant,
@@ -388,6 +389,18 @@ describe("small truths of what is learnt", () => {
       y.dormant.day,
     ]);
     expect(withStages(y, { hardens: 300, dormant: 0 }).dormant.day).toBeGreaterThan(y.dormant.day);
+  });
+  test("a hedge's log is its own: it draws its minutes to it, and says nothing of other plants", () => {
+    const g = demoGarden(date("2026-11-29"));
+    const yew = g.plants.find((p) => p.id === "yew-hedge")!;
+    const at = (visits: readonly Visit[], plant: Plant) =>
+      minutesFor(openGarden({ ...g, visits: [...visits] }, CATALOGUE), plant, "shear", date("2027-07-01"));
+    const logged = g.visits.filter((v) => v.plantId === yew.id);
+    expect(logged.length).toBeGreaterThan(2);
+    expect(at(logged, yew)).toMatchObject({ from: "log" });
+    expect(Math.abs(Math.log(at(logged, yew).usual / 90))).toBeLessThan(Math.abs(Math.log(at([], yew).usual / 90)) / 2);
+    const box = g.plants.find((p) => p.id === "box-hedge")!;
+    expect(at(logged, box).usual).toBeCloseTo(at([], box).usual, 6);
   });
   test("minutes are held against the plant as it stood before the cut that was timed", () => {
     const tall = plant({ heightM: 2, widthM: 1 });

@@ -68,10 +68,13 @@ const bySize = (model: GardenModel, plant: Plant, task: Task, on: PlainDate): nu
   SET_UP_MINUTES + MINUTES_PER_M2[task] * heightOf(model, plant, on).heightM * plant.widthM;
 
 const handsPart = (by: string): string => `hands ${by}`;
+/** A hedge is as long as it is, whatever its outline: its log tells of itself, and nothing of the hands. */
+const isHedge = (model: GardenModel, plantId: string): boolean =>
+  model.garden.hedges.some((h) => h.plantId === plantId);
 const jobPart = (plantId: string, task: Task): string => `${plantId} ${task}`;
 
 const TAUGHT = new WeakMap<GardenModel, Map<number, MinutesTaught>>();
-/** What every visit that was timed up to a day tells of minutes; hedges are timed by their faces. */
+/** What every visit that was timed up to a day tells of minutes. */
 export function minutesTaught(model: GardenModel, on: PlainDate): MinutesTaught {
   const timed = timedVisits(model);
   // Between two visits nothing changes.
@@ -95,12 +98,14 @@ export function minutesTaught(model: GardenModel, on: PlainDate): MinutesTaught 
       sure: v.sure,
       value: Math.log(v.minutes! / usual),
       sd: MINUTES_DOUBT.again,
-      shared: [handsPart(v.by)],
+      shared: isHedge(model, v.plantId) ? [] : [handsPart(v.by)],
       own: jobPart(v.plantId, v.task),
     };
   });
   const { hands, job } = MINUTES_DOUBT;
-  const all = sifted(told, { shared: () => hands, own: () => job }, (t) => t.sure);
+  const alone = new Set(told.filter((t) => t.shared.length === 0).map((t) => t.own));
+  const own = (name: string): number => (alone.has(name) ? Math.hypot(hands, job) : job);
+  const all = sifted(told, { shared: () => hands, own }, (t) => t.sure);
   const taught: MinutesTaught = {
     ...all,
     hands: (by) => all.parts.shared(handsPart(by)),
@@ -114,9 +119,8 @@ const TIMED = new WeakMap<GardenModel, readonly Visit[]>();
 function timedVisits(model: GardenModel): readonly Visit[] {
   let timed = TIMED.get(model);
   if (!timed) {
-    const hedged = new Set(model.garden.hedges.map((h) => h.plantId));
     timed = model.garden.visits
-      .filter((v) => v.minutes !== null && v.minutes > 0 && v.task !== "leave" && !hedged.has(v.plantId))
+      .filter((v) => v.minutes !== null && v.minutes > 0 && v.task !== "leave")
       .toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
       .slice(0 - LEARNING_PRIORS.newest.visits);
     TIMED.set(model, timed);
@@ -135,16 +139,17 @@ export function minutesFor(model: GardenModel, plant: Plant, task: Task, on: Pla
   const { hands, job, again } = MINUTES_DOUBT;
   const jobAside = aside.has(minutesOfJob(plant.id, task));
   const handsAside = aside.has(minutesOfHands(""));
-  const known: Normal = jobAside
-    ? handsAside
-      ? { mean: 0, sd: Math.hypot(hands, job) }
-      : { mean: taught.hands("").mean, sd: Math.hypot(taught.hands("").sd, job) }
-    : handsAside
-      ? { mean: taught.job(plant.id, task).mean, sd: Math.hypot(taught.job(plant.id, task).sd, hands) }
-      : taught.parts.sum([handsPart("")], jobPart(plant.id, task));
+  const own = !jobAside && taught.used.some((t) => t.plantId === plant.id && t.task === task);
+  const shared = own && isHedge(model, plant.id) ? [] : [handsPart("")];
+  // A part that is set aside is as little known as before anything was logged.
+  const byHands: Normal = handsAside ? { mean: 0, sd: hands } : taught.hands("");
+  const byJob: Normal = jobAside ? { mean: 0, sd: job } : taught.job(plant.id, task);
+  const known: Normal =
+    shared.length === 0 || !(jobAside || handsAside)
+      ? taught.parts.sum(shared, jobPart(plant.id, task))
+      : { mean: byHands.mean + byJob.mean, sd: Math.hypot(byHands.sd, byJob.sd) };
   const usual = bySize(model, plant, task, on) * Math.exp(known.mean);
   const times = Math.exp(HALF_RANGE_SDS * Math.hypot(known.sd, again));
-  const own = !jobAside && taught.used.some((t) => t.plantId === plant.id && t.task === task);
   return {
     low: usual / times,
     usual,

@@ -1,6 +1,5 @@
 /** What was expected beside what happened: each record is asked of the garden as it was known the day before. */
-import { heightOf, openGarden, plantsYear, type GardenModel } from "../garden/index.ts";
-import { measuredOn } from "../garden/index.ts";
+import { heightOf, measuredOn, openGarden, plantsYear, type GardenModel } from "../garden/index.ts";
 import { shareOfVisit } from "../amount/index.ts";
 import { daysBetween, seasonDate, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
 import { minutesFor } from "../jobsite/index.ts";

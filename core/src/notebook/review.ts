@@ -3,7 +3,7 @@ import { kindYearFor } from "../advice/index.ts";
 import { shareOfVisit } from "../amount/index.ts";
 import { partsOf, type PlainDate } from "../calendar/index.ts";
 import { measuredOn, type GardenModel } from "../garden/index.ts";
-import { TASK_TABLE, type Observation, type Plant, type PlannedCut, type Visit } from "../model/index.ts";
+import { LIMITS, TASK_TABLE, type Observation, type Plant, type PlannedCut, type Visit } from "../model/index.ts";
 import { followUpsOf, type FollowUp } from "../plans/index.ts";
 import { extentOf } from "../price/index.ts";
 import type { Minutes, Share } from "../units/index.ts";
@@ -25,7 +25,7 @@ export interface VisitCounts {
   readonly minutes: Minutes;
   readonly inWindow: number;
   readonly windows: number;
-  /** Cuts that took more than a tenth of the coming flowers. */
+  /** Cuts that took more of the coming flowers than goes without a verdict of its own, the dearest first. */
   readonly costly: readonly VisitTold[];
   readonly dead: number;
 }
@@ -40,9 +40,6 @@ export interface YearReview {
   readonly learnt: readonly Lesson[];
   readonly waits: { readonly plans: readonly PlannedCut[]; readonly steps: readonly FollowUp[] };
 }
-
-/** More of the coming flowers than this is a loss worth naming; the verdict's own limit. */
-const COSTLY: Share = 0.1;
 
 /** What a visit took and what its day cost. */
 export function visitTold(model: GardenModel, v: Visit): VisitTold {
@@ -69,7 +66,7 @@ export function countsOf(visits: readonly VisitTold[]): VisitCounts {
     minutes: visits.reduce((n, v) => n + (v.visit.minutes ?? 0), 0),
     inWindow: visits.filter((v) => v.inWindow === true).length,
     windows: visits.filter((v) => v.inWindow !== null).length,
-    costly: visits.filter((v) => v.flowersLost > COSTLY).toSorted((a, b) => b.flowersLost - a.flowersLost),
+    costly: visits.filter((v) => v.flowersLost > LIMITS.flowerLoss).toSorted((a, b) => b.flowersLost - a.flowersLost),
     dead: visits.reduce((n, v) => n + v.visit.deadStemsCount, 0),
   };
 }

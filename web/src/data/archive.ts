@@ -1,6 +1,6 @@
 /**
  * Everything in one archive: the garden file, the pictures as they are, the records as tables, the calendar's reminders.
- * A list of what is in it, with the mark of each file's bytes, lies first: an archive that was cut off or changed on its
+ * A list of what is in it, with the mark of each file's bytes, lies last: an archive that was cut off or changed on its
  * way is told by that, before anything is taken from it.
  */
 import { openGarden, recordTable, RECORD_TABLES, writeGardenFile, CATALOGUE, type Garden } from "@wren/core";

@@ -84,7 +84,7 @@ function NextTime({ compared: c }: { readonly compared: Compared }) {
       observations: garden.observations.filter((o) => o.id !== c.recordId),
     };
     const before = openGarden(without, model.catalogue, model.cache);
-    return movesText({ ...movesOf(before, model, c.plantId, today()) }, say);
+    return movesText(movesOf(before, model, c.plantId, today()), say);
   }, [garden, model, c, say]);
   return <>{text === "" ? "Nothing that is told here." : text}</>;
 }

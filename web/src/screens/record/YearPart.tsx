@@ -50,7 +50,7 @@ export function YearPage() {
     [
       `${dateText(v.visit.on)} ${TASK_TABLE[v.visit.task].label.toLowerCase()}`,
       v.share > 0 ? say.percent(v.share) : "",
-      v.flowersLost > 0.1 ? `cost ${say.percent(v.flowersLost)} of its flowers` : "",
+      counts.costly.includes(v) ? `cost ${say.percent(v.flowersLost)} of its flowers` : "",
     ]
       .filter(Boolean)
       .join(", ");

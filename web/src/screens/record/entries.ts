@@ -1,6 +1,5 @@
 /** Everything that was written down, as one list with a text by which it is found. Pure. */
 import {
-  GARDEN_LISTS,
   TASK_TABLE,
   type Correction,
   type Garden,
@@ -119,6 +118,3 @@ export function elsewhere(g: Garden, text: string): readonly Elsewhere[] {
     ...g.viewpoints.filter((v) => holds(v.name)).map((v) => ({ name: v.name, what: "Viewpoint", to: "/garden" })),
   ].slice(0, MOST_ELSEWHERE);
 }
-
-/** Rows of everything that is kept, for the counts of the keeping. */
-export const rowCount = (g: Garden): number => GARDEN_LISTS.reduce((n, l) => n + g[l].length, 0);
