@@ -335,6 +335,8 @@ export {
   YEARS_COUNT,
 } from "./price/index.ts";
 export {
+  type Lore,
+  loreOf,
   candidatesOf,
   newestStand,
   withStages,

@@ -97,26 +97,47 @@ export function growthClock(year: PlantYear, h: Hemisphere, on: PlainDate): numb
 
 const LEAST_M: Metres = 0.02;
 
+/** What a plant's height rests on. */
+export interface HeightRecords {
+  readonly visits: readonly Visit[];
+  readonly observations: readonly Observation[];
+  readonly stemsOn: (on: PlainDate) => Measured["stems"];
+}
+/** A record's days in order, as long as plant and record stay the same objects: a day that is dragged asks for them anew. */
+const IN_ORDER = new WeakMap<HeightRecords, { readonly plant: Plant; readonly days: readonly Day[] }>();
+function inOrder(plant: Plant, records: HeightRecords): readonly Day[] {
+  const met = IN_ORDER.get(records);
+  if (met?.plant === plant) return met.days;
+  const days = daysOf(plant, records.visits, records.observations);
+  IN_ORDER.set(records, { plant, days });
+  return days;
+}
+
+const isMeasure = (d: Day): boolean => d.measured.length > 0 && d.visits.length === 0;
+const tells = (d: Day): boolean => d.measured.length > 0 || d.visits.some((v) => leftBy(v) !== null);
+/**
+ * The days that the height on a day follows from: what came before a plain measure says nothing more. A measure made
+ * later than the day asked about serves when there is no earlier one.
+ */
+function daysBehind(all: readonly Day[], on: PlainDate): readonly Day[] {
+  const later = all.findIndex((d) => d.on > on);
+  const known = later < 0 ? all : all.slice(0, later);
+  const measure = known.findLastIndex(isMeasure);
+  if (measure >= 0) return known.slice(measure);
+  return known.some(tells) ? known : all.slice(0, all.findIndex((d) => d.measured.length > 0) + 1);
+}
+
 /** Height on a day: what is there grows on, never past the kind's mature height unless it was measured taller. */
 export function heightOnDay(
   plant: Plant,
   taxon: Taxon,
   year: PlantYear,
   h: Hemisphere,
-  records: {
-    readonly visits: readonly Visit[];
-    readonly observations: readonly Observation[];
-    readonly stemsOn: (on: PlainDate) => Measured["stems"];
-  },
+  records: HeightRecords,
   on: PlainDate,
 ): HeightEstimate {
   const grown: Grown = { taxon, plant, stemsOn: records.stemsOn };
-  const all = daysOf(plant, records.visits, records.observations);
-  // A measure made later than the day asked about serves when there is no earlier one.
-  const known = all.filter((d) => d.on <= on);
-  const days = known.some((d) => d.measured.length > 0 || d.visits.some((v) => leftBy(v) !== null))
-    ? known
-    : all.slice(0, all.findIndex((d) => d.measured.length > 0) + 1);
+  const days = daysBehind(inOrder(plant, records), on);
   let at = { on: days[0]?.on ?? plant.heightOn, heightM: plant.heightM, vigour: 1 };
   const seasonsTo = (to: PlainDate): number => Math.max(0, growthClock(year, h, to) - growthClock(year, h, at.on));
   const grow = (to: PlainDate, perYear: Metres): Metres =>

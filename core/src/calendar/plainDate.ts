@@ -119,3 +119,14 @@ export function monthDay(text: string): MonthDay {
 
 /** 0 is Sunday. // => weekdayOf(date("2026-11-29")) is 0 */
 export const weekdayOf = (on: PlainDate): number => (((toDayNumber(on) + 4) % 7) + 7) % 7;
+
+/** How many of some days in order lie on or before a day. // => daysUpTo([date("2026-01-02"), date("2026-03-01")], date("2026-02-01")) is 1 */
+export function daysUpTo(inOrder: readonly PlainDate[], on: PlainDate): number {
+  let [low, high] = [0, inOrder.length];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (inOrder[mid]! <= on) low = mid + 1;
+    else high = mid;
+  }
+  return low;
+}

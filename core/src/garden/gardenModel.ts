@@ -1,9 +1,10 @@
 /** A garden opened for questions: its climate, its kinds' years and its plants' accounts, each worked out once. */
 import { schoolOption, type Catalogue, type SchoolOption, type Taxon } from "../catalogue/index.ts";
-import { dayOfYear, partsOf, seasonPoint, type PlainDate, type SeasonPoint } from "../calendar/index.ts";
+import { dayOfYear, daysUpTo, partsOf, seasonPoint, type PlainDate, type SeasonPoint } from "../calendar/index.ts";
 import { ahead, type Climate } from "../climate/index.ts";
 import {
   heightOnDay,
+  type HeightRecords,
   seasonsEndHeight,
   shareOfVisit,
   type GrowthTaught,
@@ -18,6 +19,7 @@ import type { Metres } from "../units/index.ts";
 import { shownKey, type DaysShown } from "../price/index.ts";
 import { grouped, type Celsius, type Days } from "../units/index.ts";
 import { clockName, kindCache, yearName, type KindCache, type Kinds } from "./kinds.ts";
+import type { Lore } from "./lore.ts";
 import { ownKind } from "./ownKind.ts";
 import { remembered, rememberedPair } from "./remembered.ts";
 import { schoolingOf, type Schooling } from "./schooling.ts";
@@ -87,17 +89,30 @@ export interface Taught {
   readonly growth: () => GrowthTaught;
   readonly dates: DatesTaught;
   readonly stage: (plant: Plant, stage: OwnStage) => StageLesson | null;
+  /** Whole days that its own stages are moved by, and that it runs ahead of its kind: as they are used. */
+  readonly late: (plant: Plant) => Readonly<Record<OwnStage, Days>>;
+  readonly lead: (plant: Plant) => Days;
   readonly depth: (plant: Plant) => LookLesson | null;
   /** The kind as the plant grows by what somebody said of it, without what was learnt. */
   readonly kindBefore: (plant: Plant) => Taxon;
 }
 
+const ON_TIME: Readonly<Record<OwnStage, Days>> = { hardens: 0, dormant: 0 };
+
 /** Remembers what is true of a plant as long as it and its garden stay the same. */
 export const perPlant = <T>(make: (model: GardenModel, plant: Plant) => T): ((model: GardenModel, plant: Plant) => T) =>
   rememberedPair(make);
 
-/** Opens a checked garden. A cache of the same place may be handed over to save the climate's fit. */
-export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCache = kindCache(garden)): GardenModel {
+/**
+ * Opens a checked garden. A cache of the same place may be handed over to save the climate's fit.
+ * @param lore what this very garden was found to teach when it was opened before; see loreOf()
+ */
+export function openGarden(
+  garden: Garden,
+  catalogue: Catalogue,
+  cache: KindCache = kindCache(garden),
+  lore: Lore | null = null,
+): GardenModel {
   const plants = new Map(garden.plants.map((p) => [p.id, p]));
   const visits = grouped(garden.visits, (v) => v.plantId);
   const observations = grouped(garden.observations, (o) => o.plantId);
@@ -143,10 +158,11 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
   const depth = (p: Plant): LookLesson | null => leafDepth(p, kindBefore(p), observationsOf(p.id));
   const asTaught = rememberedPair((p: Plant, t: Taxon) => {
     const green = aside.has(depthOfPlant(p.id)) ? null : depth(p);
-    return taughtKind(t, growth().growthM(p.id, t), green && asValue(green));
+    const growthM = lore ? (lore.growthM[p.id] ?? t.growthM) : growth().growthM(p.id, t);
+    return taughtKind(t, growthM, green && asValue(green));
   });
   const taxonOf = (p: Plant): Taxon => asTaught(p, kindBefore(p));
-  const years = yearClocks(garden, kindBefore, cache.climate);
+  const years = yearClocks(garden, kindBefore, cache.climate, lore?.dates);
   const yearClock = remembered((y: number) => y, years.in);
   const kindsIn = remembered(
     (y: number) => y,
@@ -175,6 +191,7 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
   const stagesOf = remembered(
     (p: Plant) => p.id,
     (p): Readonly<Record<OwnStage, Days>> => {
+      if (lore) return lore.late[p.id] ?? ON_TIME;
       const late = (which: OwnStage): Days =>
         aside.has(stageOfPlant(which, p.id)) ? 0 : Math.round(stage(p, which)?.late.mean ?? 0);
       return { hardens: late("hardens"), dormant: late("dormant") };
@@ -195,13 +212,18 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
       return own === forecast ? kinds : cache.own(`${name}|${t.id}|${yearName(own)}`, kinds, own);
     },
   );
+  const daysSeen = remembered(
+    (p: Plant) => p.id,
+    (p) =>
+      observationsOf(p.id)
+        .map((o) => o.on)
+        .sort(),
+  );
   const kindsFor = (p: Plant, t: Taxon, on: PlainDate): Kinds => {
-    const seen = observations.get(p.id);
-    if (!seen) return kindsIn(season(on).seasonYear);
+    const days = daysSeen(p);
+    if (days.length === 0) return kindsIn(season(on).seasonYear);
     // Between two entries nothing changes: a day that is dragged meets the same year again.
-    let known = 0;
-    for (const o of seen) if (o.on <= on) known++;
-    return seenKinds({ p, t, on, known });
+    return seenKinds({ p, t, on, known: daysUpTo(days, on) });
   };
   const weather = new Map(garden.weather.map((w) => [w.year, w]));
   const weatherOn = (on: PlainDate): DayWeather | null => {
@@ -246,7 +268,18 @@ export function openGarden(garden: Garden, catalogue: Catalogue, cache: KindCach
     visitsOf,
     stemsOn,
     observationsOf,
-    taught: { aside, growth, dates: years.told, stage, depth, kindBefore },
+    taught: {
+      aside,
+      growth,
+      get dates() {
+        return years.told();
+      },
+      stage,
+      late: stagesOf,
+      lead: (p) => years.ofPlant(p.id),
+      depth,
+      kindBefore,
+    },
     ledgerOf,
     season,
   };
@@ -274,6 +307,12 @@ export const measuredOn = (
   };
 };
 
+const heightRecords = perPlant((model, plant): HeightRecords => ({
+  visits: model.visitsOf(plant.id),
+  observations: model.observationsOf(plant.id),
+  stemsOn: (day) => model.stemsOn(plant.id, day),
+}));
+
 /** A plant's height on a day, from its measures, its cuts and its own year. @param taxon the kind it is taken for */
 export function heightOf(
   model: GardenModel,
@@ -281,13 +320,8 @@ export function heightOf(
   on: PlainDate,
   taxon: Taxon = model.taxonOf(plant),
 ): HeightEstimate {
-  const records = {
-    visits: model.visitsOf(plant.id),
-    observations: model.observationsOf(plant.id),
-    stemsOn: (day: PlainDate) => model.stemsOn(plant.id, day),
-  };
   const year = model.kindsFor(plant, taxon, on).yearOf(taxon);
-  return heightOnDay(plant, taxon, year, model.climate.hemisphere, records, on);
+  return heightOnDay(plant, taxon, year, model.climate.hemisphere, heightRecords(model, plant), on);
 }
 
 /** How tall it stands when this season's growth has stopped: slow, usual and strong. */

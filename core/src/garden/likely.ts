@@ -64,8 +64,9 @@ const IN_FLOWER: ReadonlySet<Observation["kind"]> = new Set(["first-flower", "in
  */
 export const woodLesson = perPlant((model, plant): WoodLesson | null => {
   const before = plant.identity?.candidates ?? [];
+  if (before.length === 0) return null;
   const seen = model.observationsOf(plant.id).filter((o) => IN_FLOWER.has(o.kind) || o.kind === "no-flower");
-  if (before.length === 0 || seen.length === 0) return null;
+  if (seen.length === 0) return null;
   const { flowersThough, failsThough } = LEARNING_PRIORS.wood;
   const flushes = seen.filter(
     (o, i) => !seen.slice(0, i).some((x) => x.kind !== "no-flower" && daysBetween(x.on, o.on) < FLUSH_DAYS),

@@ -15,7 +15,15 @@ import {
 } from "../calendar/index.ts";
 import { ahead, clockOfYear, type Climate, type DaysOfYear, type SeasonClock } from "../climate/index.ts";
 import type { Garden, Observation, Plant } from "../model/index.ts";
-import { LEARNING_PRIORS, partsFrom, sifted, type Normal, type Stranger, type Told } from "../learning/index.ts";
+import {
+  LEARNING_PRIORS,
+  partsFrom,
+  sifted,
+  type Normal,
+  type Parts,
+  type Stranger,
+  type Told,
+} from "../learning/index.ts";
 import { grouped, type Days } from "../units/index.ts";
 import { plantYear, type DisplayYear, type PlantYear } from "./plantYear.ts";
 import { credible } from "./seenYear.ts";
@@ -175,7 +183,7 @@ export interface YearClocks {
   /** Days that a plant runs ahead of its kind, from all years in which it was looked at. */
   readonly ofPlant: (plantId: string) => Days;
   /** The same with their doubt, and what they rest on, whether they are used or not. */
-  readonly told: DatesTaught;
+  readonly told: () => DatesTaught;
 }
 /** What was seen of dates, in every year of the garden. */
 export interface DatesTaught {
@@ -191,14 +199,22 @@ export interface DatesTaught {
 export const DATES_OF_PLACE = "dates:place";
 export const datesOfPlant = (plantId: string): string => `dates:${plantId}`;
 
+/** What the dates of a garden were found to tell, so that it need not be worked out again of the same garden. */
+export interface DatesKnown {
+  /** Seasons that were asked for. */
+  readonly paces: readonly Pace[];
+  /** Days that plants run ahead of their kinds; those that run with them are not named. */
+  readonly leads: Readonly<Record<string, Days>>;
+}
+
 /** Opens the years of a garden: what each runs like, and the clock its plants follow. */
 export function yearClocks(
   garden: Pick<Garden, "observations" | "plants" | "weather" | "seasons" | "rules">,
   taxonOf: (p: Plant) => Taxon,
   climate: Climate,
+  known: DatesKnown | null = null,
 ): YearClocks {
   const aside = new Set(garden.rules.setAside);
-  const a = PACE_ASSUMPTIONS;
   const observed = new Map<number, { days: DaysOfYear; clock: SeasonClock } | null>();
   const weatherOf = (year: number): { days: DaysOfYear; clock: SeasonClock } | null => {
     let w = observed.get(year);
@@ -208,6 +224,75 @@ export function yearClocks(
     }
     return w;
   };
+  const said = new Map(garden.seasons.map((s) => [s.seasonYear, s.paceDays]));
+  let worked: DatesWorked | null = null;
+  const dates = (): DatesWorked => (worked ??= datesWorked(garden, taxonOf, climate, weatherOf));
+  const paceOf = (seasonYear: number): Pace => {
+    const met = known?.paces.find((p) => p.seasonYear === seasonYear);
+    if (met) return met;
+    const { notes, yearSds, parts, byYear } = dates();
+    const ofPlace = aside.has(DATES_OF_PLACE) ? 0 : parts.shared(PLACE).mean;
+    const weather = weatherOf(seasonYear);
+    const own = byYear.get(seasonYear) ?? [];
+    const byWeather = weather ? climate.spring.bloom - weather.clock.spring.bloom : null;
+    const byNotes =
+      notes.length > 0
+        ? ofPlace + (yearSds.has(yearPart(seasonYear)) ? parts.shared(yearPart(seasonYear)).mean : 0)
+        : null;
+    const word = said.get(seasonYear);
+    return {
+      seasonYear,
+      days: word ?? (byWeather ?? 0) + (byNotes ?? 0),
+      from:
+        word !== undefined
+          ? "gardener"
+          : weather
+            ? byNotes === null
+              ? "weather"
+              : "weather-and-notes"
+            : byNotes === null
+              ? "usual"
+              : "notes",
+      byWeather,
+      byNotes,
+      ofPlace,
+      notes: own,
+      simulated:
+        weather !== null &&
+        garden.weather.some((w) => w.source === "simulated" && (w.year === seasonYear || w.year === seasonYear + 1)),
+      daysKnown: weather ? Array.from(weather.days.tmaxC).filter((t) => t !== null).length : 0,
+    };
+  };
+  const clockOf = (seasonYear: number): YearClock => {
+    const pace = paceOf(seasonYear);
+    const weather = weatherOf(seasonYear);
+    const word = said.get(seasonYear);
+    const runs = ahead(weather?.clock ?? climate, pace.byNotes ?? 0);
+    const clock = word === undefined ? (weather || pace.byNotes !== null ? runs : climate) : ahead(climate, word);
+    return { clock, pace };
+  };
+  return {
+    in: clockOf,
+    ofPlant: (id) => (known ? (known.leads[id] ?? 0) : aside.has(datesOfPlant(id)) ? 0 : dates().told.plant(id).mean),
+    told: () => dates().told,
+  };
+}
+
+interface DatesWorked {
+  readonly notes: readonly PaceNote[];
+  readonly byYear: ReadonlyMap<number, readonly PaceNote[]>;
+  readonly yearSds: ReadonlyMap<string, Days>;
+  readonly parts: Parts;
+  readonly told: DatesTaught;
+}
+/** Place, years and plants apart, from all that was seen. */
+function datesWorked(
+  garden: Pick<Garden, "observations" | "plants">,
+  taxonOf: (p: Plant) => Taxon,
+  climate: Climate,
+  weatherOf: (seasonYear: number) => { readonly clock: SeasonClock } | null,
+): DatesWorked {
+  const a = PACE_ASSUMPTIONS;
   const notes = notesOf(garden, taxonOf, climate, (y) => weatherOf(y)?.clock ?? climate);
   const [least, most] = a.place;
   const yearSds = new Map(
@@ -218,60 +303,21 @@ export function yearClocks(
   );
   const placeSd = Math.min(most, Math.max(least, climate.doubt.spring));
   const doubts = { shared: (n: string) => (n === PLACE ? placeSd : (yearSds.get(n) ?? a.year)), own: () => a.plant };
-  const told = sifted(datesTold(notes), doubts, (t) => t.notes.some((n) => n.sure));
+  const sorted = sifted(datesTold(notes), doubts, (t) => t.notes.some((n) => n.sure));
   // Of those that stay, one that lies far off counts for little: it more likely tells of something else.
   const parts = partsFrom(
-    told.used.map((t) => ({
+    sorted.used.map((t) => ({
       ...t,
       value: t.notes.reduce((sum, n) => sum + credible(n.aheadDays), 0) / t.notes.length,
     })),
     doubts,
   );
-  const place = parts.shared(PLACE);
-  const ofPlace = aside.has(DATES_OF_PLACE) ? 0 : place.mean;
-  const byYear = grouped(notes, (n) => n.seasonYear);
-  const said = new Map(garden.seasons.map((s) => [s.seasonYear, s.paceDays]));
-  const clockOf = (seasonYear: number): YearClock => {
-    const weather = weatherOf(seasonYear);
-    const own = byYear.get(seasonYear) ?? [];
-    const byWeather = weather ? climate.spring.bloom - weather.clock.spring.bloom : null;
-    const byNotes =
-      notes.length > 0
-        ? ofPlace + (yearSds.has(yearPart(seasonYear)) ? parts.shared(yearPart(seasonYear)).mean : 0)
-        : null;
-    const word = said.get(seasonYear);
-    const worked = ahead(weather?.clock ?? climate, byNotes ?? 0);
-    const clock = word === undefined ? (weather || byNotes !== null ? worked : climate) : ahead(climate, word);
-    return {
-      clock,
-      pace: {
-        seasonYear,
-        days: word ?? (byWeather ?? 0) + (byNotes ?? 0),
-        from:
-          word !== undefined
-            ? "gardener"
-            : weather
-              ? byNotes === null
-                ? "weather"
-                : "weather-and-notes"
-              : byNotes === null
-                ? "usual"
-                : "notes",
-        byWeather,
-        byNotes,
-        ofPlace,
-        notes: own,
-        simulated:
-          weather !== null &&
-          garden.weather.some((w) => w.source === "simulated" && (w.year === seasonYear || w.year === seasonYear + 1)),
-        daysKnown: weather ? Array.from(weather.days.tmaxC).filter((t) => t !== null).length : 0,
-      },
-    };
+  const told = {
+    place: parts.shared(PLACE),
+    placeDoubt: placeSd,
+    plant: (id: string): Normal => parts.own(id),
+    used: sorted.used,
+    strangers: sorted.strangers,
   };
-  const plant = (id: string): Normal => parts.own(id);
-  return {
-    in: clockOf,
-    ofPlant: (id) => (aside.has(datesOfPlant(id)) ? 0 : plant(id).mean),
-    told: { place, placeDoubt: placeSd, plant, used: told.used, strangers: told.strangers },
-  };
+  return { notes, byYear: grouped(notes, (n) => n.seasonYear), yearSds, parts, told };
 }
