@@ -249,6 +249,8 @@ async function records() {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: "block" });
     const page = await context.newPage();
     await importGarden(page, url, recorded(many));
+    // The page stays open for a while, as it does with a gardener: many records are then kept in one piece as well.
+    await page.waitForTimeout(12_000);
     await context.addInitScript(() => {
       const look = () => {
         if (document.querySelector(".row-verdict")) window.__answered = performance.now();

@@ -9,7 +9,7 @@ import { YearStrip } from "../strip/YearStrip.tsx";
 import { useLinkNow, useMoves } from "../state/day.tsx";
 import { putOff, useExportDue } from "../state/exported.ts";
 import { useFarSeen } from "../state/farSeen.ts";
-import { useGarden } from "../state/garden.tsx";
+import { NEEDS_LITTLE, useGarden } from "../state/garden.tsx";
 import { useNotices } from "../state/notices.tsx";
 import { DayLink } from "../ui/DayLink.tsx";
 import { Part } from "./broken.tsx";
@@ -243,7 +243,7 @@ function usePlantHere(): string | null {
 }
 
 export function Shell() {
-  const { garden, undo, redo, undoable } = useGarden();
+  const { garden, whole, undo, redo, undoable } = useGarden();
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
   const far = useFarSeen();
@@ -340,7 +340,7 @@ export function Shell() {
         </Part>
       )}
       <main id={MAIN} tabIndex={-1} className="shell-main">
-        <Outlet />
+        {whole || NEEDS_LITTLE.includes(pathname) ? <Outlet /> : <p className="waiting">Opening the garden…</p>}
       </main>
       <NoticeBar />
       <Keyboard search={search} onHelp={openHelp} onWrite={openWriting} />

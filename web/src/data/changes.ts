@@ -51,12 +51,16 @@ function remember(tab: Tab, found: Found): Found {
   return found;
 }
 
+/** The number of the newest change, without reading what it changed. */
+export const newestChange = async (db: WrenDb): Promise<number> =>
+  (await db.changes.orderBy("seq").reverse().limit(1).primaryKeys())[0] ?? 0;
+
 /** Reads and parts everything that is kept. Never rejects for what the rows hold. */
 export async function loadStored(db: WrenDb, tab: Tab): Promise<Found> {
   return remember(
     tab,
     await db.transaction("r", ALL(db), async () => {
-      tab.openedAt ??= (await db.changes.orderBy("seq").last())?.seq ?? 0;
+      tab.openedAt ??= await newestChange(db);
       return read(db);
     }),
   );

@@ -10,6 +10,7 @@ import {
   type FileIssue,
   type Garden,
   type ListName,
+  type Lore,
   type Place,
   type RowList,
 } from "@wren/core";
@@ -32,6 +33,10 @@ export interface Stored {
 export interface Kept extends Stored {
   /** Goes up with every change, here or in another tab. */
   readonly rev: number;
+  /** What this very garden was found to teach, where it was opened from its copy. */
+  readonly lore?: Lore;
+  /** Only what the first picture needs is here; the whole comes right behind it. */
+  readonly first?: boolean;
 }
 
 export type Tables = Readonly<Record<TableName, ReadonlyMap<string, unknown>>>;

@@ -30,7 +30,7 @@ import type { Picture } from "../data/db.ts";
 import { isFull } from "../data/full.ts";
 import { Refused } from "../data/refused.ts";
 import type { Found, HeldApart, Kept } from "../data/stored.ts";
-import { keepHouse } from "./housekeeping.ts";
+import { copyLater, keepHouse } from "./housekeeping.ts";
 import { useKinds } from "./kinds.ts";
 import { useNotices } from "./notices.tsx";
 import { afterPaint, usePainted } from "./painted.ts";
@@ -60,6 +60,8 @@ export interface GardenState {
   readonly apart: readonly HeldApart[];
   /** The browser gave no storage: nothing outlives this page. */
   readonly keepsNothing: boolean;
+  /** All of it is here: of many years' records the first picture of Today does not wait for all. */
+  readonly whole: boolean;
   readonly model: GardenModel;
   readonly undoable: UndoState;
   /** Applies an edit as one undoable change; says what was done, or why it could not be kept. */
@@ -103,11 +105,14 @@ const firstGarden = (): Garden => (first ??= demoGardenBy(catalogueOf(DEMO_KINDS
 const atOnce = (): Found | undefined =>
   beenHere() ? undefined : { is: "garden", kept: { garden: firstGarden(), demo: true, apart: [], rev: -1 } };
 
+/** Today and what leads to it: its first picture needs little of a garden. */
+export const NEEDS_LITTLE: readonly string[] = ["/", "/today"];
+
 async function open(): Promise<Found> {
   // A first visit has its answer to show; others wait for nothing but this.
   if (!beenHere()) await afterPaint();
   const { openStored } = await keeper();
-  const found = await openStored(firstGarden);
+  const found = await openStored(firstGarden, NEEDS_LITTLE.includes(window.location.pathname));
   markKept();
   return found;
 }
@@ -133,7 +138,10 @@ function useStored() {
   const opened = stored.isSuccess && !stored.isPlaceholderData;
   const undoable = useQuery({
     queryKey: UNDO_KEY,
-    queryFn: async () => (await keeper()).undoNow(),
+    queryFn: async () => {
+      await afterPaint();
+      return (await keeper()).undoNow();
+    },
     staleTime: Infinity,
     enabled: opened,
   });
@@ -158,15 +166,18 @@ function useStored() {
 }
 
 /** The climate and the kinds' years are kept while the place stays as it is; ranges come in when they are known. */
-function useModel(garden: Garden, kinds: Catalogue | null): GardenModel | null {
+function useModel({ garden, lore }: Kept, kinds: Catalogue | null): GardenModel | null {
   const ground = JSON.stringify(garden.place);
   const base = useMemo(() => kindCache({ place: JSON.parse(ground) as Garden["place"] }), [ground]);
-  const plain = useMemo(() => kinds && openGarden(garden, kinds, base), [garden, kinds, base]);
+  const plain = useMemo(() => kinds && openGarden(garden, kinds, base, lore), [garden, kinds, base, lore]);
   const painted = usePainted();
   const asked = useMemo(() => (plain && painted ? yearsAsked(plain) : null), [plain, painted]);
   const shown = useYears(asked);
   const ranged = useMemo(() => shown && withYears(base, shown), [base, shown]);
-  return useMemo(() => (kinds && ranged ? openGarden(garden, kinds, ranged) : plain), [garden, kinds, ranged, plain]);
+  return useMemo(
+    () => (kinds && ranged ? openGarden(garden, kinds, ranged, lore) : plain),
+    [garden, kinds, ranged, lore, plain],
+  );
 }
 
 const PASSED = "wren-passed-by";
@@ -251,7 +262,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
   const client = useQueryClient();
   const { say } = useNotices();
   const kinds = useKinds(kept.garden, kept.rev < 0);
-  const model = useModel(kept.garden, kinds);
+  const model = useModel(kept, kinds);
   const keepsNothing = useQuery({
     queryKey: ["keeps nothing"],
     queryFn: async () => (await keeper()).keepsNothing(),
@@ -259,6 +270,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
     staleTime: Infinity,
   });
   useEffect(() => (opened ? keepHouse() : undefined), [opened]);
+  useEffect(() => (opened && model ? copyLater(kept, model) : undefined), [opened, kept, model]);
   const write = useMutation({
     mutationFn: async ({ label, edit, more }: { label: string; edit: (g: Garden) => Garden; more: More }) => {
       await client.query({ queryKey: KEY, queryFn: open, staleTime: "static" });
@@ -303,6 +315,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
       demo: kept.demo,
       apart: kept.apart,
       keepsNothing: nothing,
+      whole: kept.first !== true,
       model,
       undoable,
       change: (label, edit, more = {}) =>

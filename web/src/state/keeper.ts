@@ -7,6 +7,7 @@ import { liveQuery } from "dexie";
 import {
   editStored,
   loadStored,
+  newestChange,
   newTab,
   plantFirst,
   redoLast,
@@ -16,10 +17,12 @@ import {
   type Tab,
   type UndoState,
 } from "../data/changes.ts";
+import { isCopied, takeCopy } from "../data/copy.ts";
 import { WrenDb } from "../data/db.ts";
 import { askToStay, withRoom } from "../data/room.ts";
 import type { Found, Kept } from "../data/stored.ts";
 import { newId } from "./ids.ts";
+import { afterPaint } from "./painted.ts";
 import { setTrouble } from "./trouble.ts";
 
 /**
@@ -63,10 +66,23 @@ export async function goOnInMemory(): Promise<void> {
   setTrouble(null);
 }
 
-/** Opens what is kept; where nothing is, the first garden moves in. Rejects when the database cannot be opened. */
-export async function openStored(first: () => Garden): Promise<Found> {
+/** Opened from its copy, and not yet held against its rows. */
+let copied: Kept | null = null;
+
+/**
+ * Opens what is kept; where nothing is, the first garden moves in. Rejects when the database cannot be opened.
+ * @param little the first picture is all that is wanted yet: see watchOthers() for the rest
+ */
+export async function openStored(first: () => Garden, little: boolean): Promise<Found> {
   if (!db.isOpen()) await db.ready();
   setTrouble(null);
+  if (tab.kept === null) {
+    copied = await takeCopy(db, little);
+    if (copied) {
+      tab.openedAt ??= await newestChange(db);
+      return { is: "garden", kept: copied };
+    }
+  }
   const found = await loadStored(db, tab);
   if (found.is !== "nothing") return found;
   return plantFirst(db, tab, { garden: first(), demo: true });
@@ -79,13 +95,34 @@ function written<T>(work: Promise<T>): Promise<T> {
   return work;
 }
 
-/** Calls back with what another tab has made of the garden. @returns a way to stop watching */
+/** The screen that was opened from a copy comes first. */
+const SETTLE_MS = 700;
+
+/** The whole copy behind the little that the first picture needed; then the screen is let come to rest. */
+async function behindCopy(onFound: (found: Found) => void): Promise<void> {
+  await afterPaint();
+  if (copied?.first === true) {
+    const whole = await takeCopy(db, false);
+    if (whole && tab.kept === null) onFound({ is: "garden", kept: (copied = whole) });
+  }
+  await new Promise((rested) => setTimeout(rested, copied?.first === true ? 0 : SETTLE_MS));
+}
+
+/**
+ * Calls back with what another tab has made of the garden, and with what its rows hold where its copy held something
+ * else. @returns a way to stop watching
+ */
 export function watchOthers(onFound: (found: Found) => void): () => void {
   const look = async (rev: number): Promise<void> => {
+    if (copied) await behindCopy(onFound);
     await writing;
     if (tab.kept !== null && tab.kept.rev >= rev) return;
     const found = await written(loadStored(db, tab));
-    onFound(found);
+    const copy = copied;
+    copied = null;
+    // The very objects that are on the screen stay.
+    if (copy && isCopied(found, copy)) tab.kept = copy;
+    else onFound(found);
   };
   const watching = liveQuery(() => db.meta.get("rev").then((r) => r?.value ?? 0)).subscribe(
     (rev) => void look(rev).catch(() => undefined),
@@ -105,6 +142,7 @@ async function keepAsItWas({ garden, demo }: Kept): Promise<void> {
 
 /** Makes a change, and asks the browser to keep the garden when its first own plant came. Rejects with Refused. */
 export async function changeStored(asked: Asked, replaces: boolean): Promise<{ kept: Kept; same: boolean }> {
+  if (tab.kept === null) await written(loadStored(db, tab));
   const before = tab.kept;
   if (replaces && before) await keepAsItWas(before);
   const kept = await written(withRoom(db, () => editStored(db, tab, asked)));

@@ -3,6 +3,7 @@ import { useMediaQuery } from "@mui/material";
 import { adviseAll, adviseOn, type PlainDate, type Task } from "@wren/core";
 import { memo, useMemo, useReducer, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
+import { AT_ONCE } from "../../data/atOnce.ts";
 import { later } from "../../ui/later.tsx";
 import { useDay, useLinkNow, useMoving } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
@@ -19,11 +20,6 @@ import { Sight } from "./sight.ts";
 
 /** A large garden shows the most urgent of each group first; the rest is one press away. */
 const FIRST_ROWS = 12;
-/**
- * The very first picture of a page answers for so many plants, and says so by leaving the counts out; the others join
- * them in the next frame. On a slow phone the first answer is there a fifth sooner, in a garden of hundreds much more.
- */
-const AT_ONCE = 3;
 /** What stands beside and between the rows comes after the first picture. */
 const ChosenAnswer = memo(later(async () => (await import("../../answer/AnswerPanel.tsx")).AnswerPanel, null));
 const NextSteps = later(async () => (await import("./NextSteps.tsx")).NextSteps, null);
