@@ -317,3 +317,73 @@ test("an own garden that was never exported is reminded of it, and not again for
   await app.button("Later").click();
   await expect(page.getByText(/The garden was never exported/)).toBeHidden();
 });
+
+test("many years' records open from one piece; what is written at once is kept, and a row that breaks is found behind it", async ({
+  app,
+  page,
+}) => {
+  const putMany = (n: number, broken: boolean): Promise<void> =>
+    page.evaluate(
+      ([count, slip]) =>
+        new Promise<void>((resolve) => {
+          const asked = indexedDB.open("wren-song");
+          asked.onsuccess = () => {
+            const tx = asked.result.transaction("observations", "readwrite");
+            const store = tx.objectStore("observations");
+            store.getAll().onsuccess = (e) => {
+              const [row] = (e.target as IDBRequest<object[]>).result;
+              for (let i = 0; i < count; i++)
+                store.put({ ...row, id: `many-${i}`, note: `Line ${i}`, ...(slip ? { on: "never" } : {}) });
+            };
+            tx.oncomplete = () => {
+              asked.result.close();
+              resolve();
+            };
+          };
+        }),
+      [n, broken] as const,
+    );
+  const copied = (): Promise<boolean> =>
+    page.evaluate(
+      () =>
+        new Promise((resolve) => {
+          const asked = indexedDB.open("wren-song");
+          asked.onsuccess = () => {
+            const got = asked.result.transaction("derived").objectStore("derived").get("copy");
+            got.onsuccess = () => {
+              asked.result.close();
+              resolve(got.result !== undefined);
+            };
+          };
+        }),
+    );
+  await app.open("/today");
+  await rowsOf(page, "observations");
+  await putMany(1600, false);
+  await page.reload();
+  await expect.poll(copied, { timeout: 60_000 }).toBe(true);
+  const answers = (): Promise<string> => page.getByRole("main").innerText();
+  const before = await answers();
+  await page.reload();
+  await expect(page.getByText("…", { exact: true })).toHaveCount(0);
+  await expect.poll(answers).toBe(before);
+  // At once, while only the copy was read.
+  await page.reload();
+  await app
+    .button(/^Write down/)
+    .first()
+    .click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("At which plant?").fill("pieris");
+  await page.getByRole("option", { name: "Pieris on the landing" }).click();
+  await dialog.getByRole("button", { name: "Disease", exact: true }).click();
+  await expect(app.button(/^Undo: Pieris/)).toBeVisible();
+  await app.open("/record?find=line+159");
+  await expect(page.getByText("12 entries")).toBeVisible();
+  const kinds = (await rowsOf(page, "observations")).map((o) => o["kind"]);
+  expect(kinds.filter((k) => k === "disease-seen")).toHaveLength(1);
+  await expect.poll(copied, { timeout: 60_000 }).toBe(true);
+  await putMany(1, true);
+  await page.reload();
+  await expect(app.heading("Some of the garden cannot be read")).toBeVisible();
+});

@@ -33,14 +33,15 @@ export function inOrder(g: Garden): Garden {
   };
 }
 
-/** Plain data with its keys in order, so that two rows written in different orders compare as text. */
-const keysInOrder = (x: unknown): unknown => {
-  if (typeof x !== "object" || x === null) return x;
-  if (Array.isArray(x)) return x.map(keysInOrder);
-  const entries = Object.entries(x).sort(([a], [b]) => byText(a, b));
-  return Object.fromEntries(entries.map(([k, v]) => [k, keysInOrder(v)]));
-};
-
-/** Are two pieces of plain data the same, whatever the order of their keys? */
-export const sameData = (a: unknown, b: unknown): boolean =>
-  a === b || JSON.stringify(keysInOrder(a)) === JSON.stringify(keysInOrder(b));
+/** Are two pieces of plain data the same, whatever the order of their keys? What is undefined is not there. */
+export function sameData(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;
+  if (Array.isArray(a) || Array.isArray(b))
+    return Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((x, i) => sameData(x, b[i]));
+  const [one, other] = [a as Readonly<Record<string, unknown>>, b as Readonly<Record<string, unknown>>];
+  return (
+    Object.keys(one).every((k) => sameData(one[k], other[k])) &&
+    Object.keys(other).every((k) => k in one || other[k] === undefined)
+  );
+}

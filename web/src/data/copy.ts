@@ -2,7 +2,7 @@
  * The whole garden in one piece, kept beside its rows with what it taught. Tens of thousands of rows are read, checked
  * and learnt from in seconds: with the copy the answer stands at once, and the rows are held against it right after.
  */
-import { GARDEN_LISTS, sameData, type Garden, type GardenModel, type Lore } from "@wren/core";
+import { sameData, type Garden, type Lore } from "@wren/core";
 import * as z from "zod";
 import { AT_ONCE } from "./atOnce.ts";
 import type { WrenDb } from "./db.ts";
@@ -10,8 +10,6 @@ import type { Found, Kept } from "./stored.ts";
 
 const FIRST = "copy-first";
 const WHOLE = "copy";
-/** From so many rows on a copy is worth its writing. */
-export const COPY_FROM = 1500;
 /** What another build has learnt is learnt anew: its core may have known better or worse. */
 declare const __CORE__: string;
 const BUILD = typeof __CORE__ === "undefined" ? "unbuilt" : __CORE__;
@@ -24,17 +22,6 @@ interface Told {
   readonly lore: Lore;
 }
 
-export const rowsOf = (g: Garden): number => GARDEN_LISTS.reduce((n, l) => n + g[l].length, 0);
-
-/** A garden as its tables give it back: each list by the ids of its rows. */
-export function asRead(g: Garden): Garden {
-  const byId = (a: { readonly id: string }, b: { readonly id: string }): number =>
-    a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
-  const sorted = GARDEN_LISTS.filter((l) => g[l].some((row, i) => i > 0 && byId(g[l][i - 1]!, row) > 0));
-  if (sorted.length === 0) return g;
-  return { ...g, ...Object.fromEntries(sorted.map((l) => [l, [...g[l]].sort(byId)])) };
-}
-
 /** What the very first picture needs: the records of the plants that it answers for. */
 function firstOf(g: Garden): Garden {
   const asked = new Set(g.plants.slice(0, AT_ONCE).map((p) => p.id));
@@ -43,19 +30,10 @@ function firstOf(g: Garden): Garden {
   return { ...g, visits: own(g.visits), observations: own(g.observations), photos: [], corrections: [] };
 }
 
-/**
- * Keeps a copy of a garden that was read or written last. Where it finds no room there is none.
- * @param open opens a garden at the same place, to learn from it
- */
-export async function keepCopy(
-  db: WrenDb,
-  kept: Kept,
-  open: (g: Garden) => GardenModel,
-  learn: (m: GardenModel) => Lore,
-): Promise<void> {
-  if (kept.apart.length > 0 || rowsOf(kept.garden) < COPY_FROM) return;
-  const garden = asRead(kept.garden);
-  const lore = learn(open(garden));
+/** Keeps a copy of a garden that was read or written last, with what it taught. Where it finds no room there is none. */
+export async function keepCopy(db: WrenDb, kept: Kept, lore: Lore): Promise<void> {
+  if (kept.apart.length > 0) return;
+  const { garden } = kept;
   const row = (key: string, g: Garden): z.infer<typeof RowSchema> & { key: string } => ({
     key,
     rev: kept.rev,

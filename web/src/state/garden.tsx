@@ -270,7 +270,9 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
     staleTime: Infinity,
   });
   useEffect(() => (opened ? keepHouse() : undefined), [opened]);
-  useEffect(() => (opened && model ? copyLater(kept, model) : undefined), [opened, kept, model]);
+  useEffect(() => {
+    if (opened && model) copyLater(kept, model);
+  }, [opened, kept, model]);
   const write = useMutation({
     mutationFn: async ({ label, edit, more }: { label: string; edit: (g: Garden) => Garden; more: More }) => {
       await client.query({ queryKey: KEY, queryFn: open, staleTime: "static" });

@@ -1,5 +1,5 @@
 /** What is done when nothing else is: the day's snapshot, the ballast, pictures nobody names any more, the copy. */
-import { loreOf, openGarden, type GardenModel } from "@wren/core";
+import { loreOf, type GardenModel } from "@wren/core";
 import { today } from "../data/clock.ts";
 import type { Kept } from "../data/stored.ts";
 
@@ -26,28 +26,37 @@ export function keepHouse(): () => void {
   return () => clearTimeout(timer);
 }
 
+/** What is to be copied, with the newest model of it; null when it was. */
+let told: { readonly kept: Kept; model: GardenModel; waits: boolean } | null = null;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+async function copy(): Promise<void> {
+  if (!told?.waits) return;
+  told.waits = false;
+  const { kept, model } = told;
+  const [{ db, tab }, { keepCopy }] = await Promise.all([import("./keeper.ts"), import("../data/copy.ts")]);
+  if (db.isOpen() && tab.kept?.rev === kept.rev) await keepCopy(db, kept, loreOf(model, today()));
+}
+const begin = (): void => void copy().catch(() => undefined);
+const whenLeft = (): void => {
+  if (document.visibilityState === "hidden") begin();
+};
+
+/** Of fewer records than that the first answer is there as soon from the tables themselves. */
+const COPY_FROM = 1500;
 /**
  * Copies a garden a while after it was opened or changed, or when its page is left; what was opened from its copy has
- * one. @returns a way to call it off
+ * one. Told again of the same garden it waits no longer for that.
  */
-export function copyLater(kept: Kept, model: GardenModel): () => void {
-  if (kept.lore) return () => undefined;
-  const stop = (): void => {
-    clearTimeout(timer);
-    document.removeEventListener("visibilitychange", left);
-  };
-  const copy = async (): Promise<void> => {
-    stop();
-    const [{ db }, { keepCopy }] = await Promise.all([import("./keeper.ts"), import("../data/copy.ts")]);
-    const open = (g: Kept["garden"]): GardenModel =>
-      g === kept.garden ? model : openGarden(g, model.catalogue, model.cache);
-    if (db.isOpen()) await keepCopy(db, kept, open, (m) => loreOf(m, today()));
-  };
-  const begin = (): void => void copy().catch(() => undefined);
-  const left = (): void => {
-    if (document.visibilityState === "hidden") begin();
-  };
-  const timer = setTimeout(begin, SETTLE_MS);
-  document.addEventListener("visibilitychange", left);
-  return stop;
+export function copyLater(kept: Kept, model: GardenModel): void {
+  const { visits, observations, photos } = kept.garden;
+  if (kept.lore || visits.length + observations.length + photos.length < COPY_FROM) return;
+  if (told?.kept === kept) {
+    told.model = model;
+    return;
+  }
+  told = { kept, model, waits: true };
+  clearTimeout(timer);
+  timer = setTimeout(begin, SETTLE_MS);
+  document.addEventListener("visibilitychange", whenLeft);
 }

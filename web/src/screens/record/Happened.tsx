@@ -3,7 +3,7 @@ import { Box, Button, TextField, Typography } from "@mui/material";
 import { countsOf, TASK_TABLE, visitTold, type GardenModel, type Plant, type Voice } from "@wren/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { Pencil, Trash2 } from "lucide-react";
-import { memo, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { withCorrected } from "../../state/edits.ts";
@@ -98,6 +98,7 @@ const Line = memo(function Line({ entry: e, onEdit }: LineProps) {
 });
 
 const LINE_PX = 62;
+const linePx = (): number => LINE_PX;
 /** Shorter lists stand in the page whole. */
 const WHOLE = 60;
 
@@ -114,18 +115,20 @@ const Lines = memo(function Lines({
     if (list.current) setTop(list.current.getBoundingClientRect().top + window.scrollY);
   }, []);
   const long = entries.length > WHOLE;
+  // Another function at each drawing would have the places of all lines worked out anew at each step of the scroll.
+  const getItemKey = useCallback((i: number) => entries[i]!.key, [entries]);
   const virtual = useWindowVirtualizer({
     count: long ? entries.length : 0,
-    estimateSize: () => LINE_PX,
-    overscan: 8,
+    estimateSize: linePx,
+    overscan: 5,
     scrollMargin: top,
-    getItemKey: (i) => `${entries[i]!.kind} ${entries[i]!.id}`,
+    getItemKey,
   });
   if (!long)
     return (
       <Box component="ol" ref={list} aria-label="Entries" sx={{ listStyle: "none", p: 0, m: 0 }}>
         {entries.map((e) => (
-          <li key={`${e.kind} ${e.id}`}>
+          <li key={e.key}>
             <Line entry={e} onEdit={onEdit} />
           </li>
         ))}
@@ -190,12 +193,54 @@ const Counts = memo(function Counts({ plant }: { readonly plant: Plant | null })
   );
 });
 
-export function Happened({ plant }: { readonly plant: Plant | null }) {
+interface FoundProps {
+  readonly text: string;
+  readonly plant: Plant | null;
+  readonly kinds: ReadonlySet<EntryKind>;
+}
+/** What was found, a moment behind the field: a letter stands as soon as it is typed, however much holds it. */
+const Found = memo(function Found({ text, plant, kinds }: FoundProps) {
   const { garden } = useGarden();
+  const late = useDeferredValue(text);
+  const [edited, setEdited] = useState<Entry | null>(null);
+  const all = entriesOf(garden);
+  const found = useMemo(
+    () => sieved(all, { text: late, plantId: plant?.id ?? null, kinds }),
+    [all, late, plant, kinds],
+  );
+  const others = useMemo(() => elsewhere(garden, late), [garden, late]);
+  return (
+    <>
+      {others.length > 0 && (
+        <Typography sx={{ mb: 1 }}>
+          Also:{" "}
+          {others.map((o, i) => (
+            <span key={`${o.what} ${o.to} ${o.name}`}>
+              {i > 0 && ", "}
+              {o.what.toLowerCase()} <DayLink to={o.to}>{o.name}</DayLink>
+            </span>
+          ))}
+        </Typography>
+      )}
+      <Typography sx={{ color: "text.secondary", mb: 0.5 }} role="status">
+        {found.length === 0
+          ? all.length === 0
+            ? "Nothing is written down yet. Press “Write down” whenever you see something: it takes two presses."
+            : "Nothing holds all these words."
+          : `${found.length} ${found.length === 1 ? "entry" : "entries"}`}
+      </Typography>
+      <Lines entries={found} onEdit={setEdited} />
+      {edited?.kind === "seen" && (
+        <WriteDown plantId={edited.plantId} was={edited.row} onClose={() => setEdited(null)} />
+      )}
+    </>
+  );
+});
+
+export function Happened({ plant }: { readonly plant: Plant | null }) {
   const [params, setParams] = useSearchParams();
   const asked = params.get("find") ?? "";
   const [text, setText] = useState(asked);
-  const late = useDeferredValue(text);
   // The address follows when the typing rests: with every letter it would have the whole page drawn anew.
   useEffect(() => {
     if (text === asked) return;
@@ -221,14 +266,7 @@ export function Happened({ plant }: { readonly plant: Plant | null }) {
       ),
     [params],
   );
-  const [edited, setEdited] = useState<Entry | null>(null);
   const [writing, setWriting] = useState(false);
-  const all = entriesOf(garden);
-  const found = useMemo(
-    () => sieved(all, { text: late, plantId: plant?.id ?? null, kinds }),
-    [all, late, plant, kinds],
-  );
-  const others = useMemo(() => elsewhere(garden, late), [garden, late]);
   const set = (key: string, value: string): void => {
     const next = new URLSearchParams(params);
     if (value === "") next.delete(key);
@@ -261,28 +299,7 @@ export function Happened({ plant }: { readonly plant: Plant | null }) {
         chosen={(k) => kinds.has(k)}
         onPress={toggle}
       />
-      {others.length > 0 && (
-        <Typography sx={{ mb: 1 }}>
-          Also:{" "}
-          {others.map((o, i) => (
-            <span key={`${o.what} ${o.to} ${o.name}`}>
-              {i > 0 && ", "}
-              {o.what.toLowerCase()} <DayLink to={o.to}>{o.name}</DayLink>
-            </span>
-          ))}
-        </Typography>
-      )}
-      <Typography sx={{ color: "text.secondary", mb: 0.5 }} role="status">
-        {found.length === 0
-          ? all.length === 0
-            ? "Nothing is written down yet. Press “Write down” whenever you see something: it takes two presses."
-            : "Nothing holds all these words."
-          : `${found.length} ${found.length === 1 ? "entry" : "entries"}`}
-      </Typography>
-      <Lines entries={found} onEdit={setEdited} />
-      {edited?.kind === "seen" && (
-        <WriteDown plantId={edited.plantId} was={edited.row} onClose={() => setEdited(null)} />
-      )}
+      <Found text={text} plant={plant} kinds={kinds} />
       {writing && <WriteDown plantId={plant?.id ?? null} onClose={() => setWriting(false)} />}
     </>
   );

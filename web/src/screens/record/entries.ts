@@ -23,6 +23,8 @@ export const ENTRY_LABELS: Readonly<Record<EntryKind, string>> = {
 
 interface Told {
   readonly id: string;
+  /** One of its kind and id. */
+  readonly key: string;
   readonly plantId: string;
   readonly on: string;
   /** In small letters, for searching. */
@@ -45,30 +47,39 @@ export function entriesOf(g: Garden): readonly Entry[] {
   const label = new Map(g.plants.map((p) => [p.id, p.label]));
   const bed = new Map(g.beds.map((b) => [b.id, b.name]));
   const where = new Map(g.plants.map((p) => [p.id, `${label.get(p.id) ?? ""} ${bed.get(p.bedId) ?? ""}`]));
-  const told = (row: { readonly id: string; readonly plantId: string; readonly on: string }, words: string): Told => ({
+  const told = (
+    kind: EntryKind,
+    row: { readonly id: string; readonly plantId: string; readonly on: string },
+    words: string,
+  ): Told => ({
     id: row.id,
+    key: `${kind} ${row.id}`,
     plantId: row.plantId,
     on: row.on,
     text: `${where.get(row.plantId) ?? ""} ${row.on} ${words}`.toLowerCase(),
   });
   const entries: Entry[] = [
     ...g.visits.map((row): Entry => ({
-      ...told(row, `${TASK_TABLE[row.task].label} ${row.note} ${row.by}`),
+      ...told("visit", row, `${TASK_TABLE[row.task].label} ${row.note} ${row.by}`),
       kind: "visit",
       row,
     })),
     ...g.observations.map((row): Entry => ({
-      ...told(row, `${OBSERVATION_LABELS[row.kind]} ${row.note}`),
+      ...told("seen", row, `${OBSERVATION_LABELS[row.kind]} ${row.note}`),
       kind: "seen",
       row,
     })),
-    ...g.photos.map((row): Entry => ({ ...told(row, `photo ${row.caption}`), kind: "photo", row })),
+    ...g.photos.map((row): Entry => ({ ...told("photo", row, `photo ${row.caption}`), kind: "photo", row })),
     ...g.plans.map((row): Entry => ({
-      ...told(row, `planned ${TASK_TABLE[row.task].label} ${row.note}`),
+      ...told("plan", row, `planned ${TASK_TABLE[row.task].label} ${row.note}`),
       kind: "plan",
       row,
     })),
-    ...g.corrections.map((row): Entry => ({ ...told(row, `changed ${row.was.row.note}`), kind: "changed", row })),
+    ...g.corrections.map((row): Entry => ({
+      ...told("changed", row, `changed ${row.was.row.note}`),
+      kind: "changed",
+      row,
+    })),
   ];
   all = entries.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
   KNOWN.set(g, all);
