@@ -1,28 +1,8 @@
 /** A hedge: a plant of the garden that is clipped along a line. Its records are the plant's; this says its shape. */
 import * as z from "zod";
 import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
+import { BESIDES, CROWNS, FACE_STATES, TOPS } from "./hedgeWords.ts";
 import { heightM, id, MonthDaySchema, PlainDateSchema, rows, text, within } from "./pieces.ts";
-
-/** How a hedge's top is shaped. */
-export const CROWNS = ["flat", "rounded", "ridged"] as const;
-/** One of them. */
-export type Crown = (typeof CROWNS)[number];
-/** How the top goes over a slope. */
-export const TOPS = ["level", "follows", "steps"] as const;
-/** One of them. */
-export type Top = (typeof TOPS)[number];
-/** The two faces; the front is the one that looks where the hedge is said to face. */
-export const FACES = ["front", "back"] as const;
-/** One of the faces. */
-export type Face = (typeof FACES)[number];
-/** How a face's leaf stands. */
-export const FACE_STATES = ["dense", "thin", "bare"] as const;
-/** One of them. */
-export type FaceState = (typeof FACE_STATES)[number];
-/** What a face looks on. */
-export const BESIDES = ["open", "bed", "path", "lane", "wall", "neighbour"] as const;
-/** One of them. */
-export type Beside = (typeof BESIDES)[number];
 
 /** A post: where, how high the ground lies there over the lowest, and what was measured at it. */
 export const PostSchema = z.strictObject({

@@ -1,10 +1,13 @@
 export { BOUNDS, latestRecord, LETTERS, MOST, type Bounds } from "./bounds.ts";
 export { id as IdSchema, MonthDaySchema, name as NameSchema, PlainDateSchema } from "./pieces.ts";
 export * from "./place.ts";
+export * from "./plantWords.ts";
 export * from "./plant.ts";
+export * from "./wish.ts";
 export * from "./records.ts";
 export * from "./worktime.ts";
 export * from "./stand.ts";
+export * from "./hedgeWords.ts";
 export * from "./hedge.ts";
 export * from "./garden.ts";
 export * from "./words.ts";

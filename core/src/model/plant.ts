@@ -1,88 +1,20 @@
 /** A plant: its kind, size, condition, and what it is wanted to be. */
 import * as z from "zod";
 import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
+import {
+  CONDITIONS,
+  DANGERS,
+  FORMS,
+  GOALS,
+  KEPT_CLEAR,
+  PLANT_SIDES,
+  STANCES,
+  SUPPORTS,
+  TOUCHED,
+  VIEW_WANTS,
+  VIGOURS,
+} from "./plantWords.ts";
 import { heightM, id, millimetres, name, PlainDateSchema, rows, schools, share, text, within } from "./pieces.ts";
-
-/** How a plant does, as the gardener sees it. */
-export const CONDITIONS = [
-  "healthy",
-  "stressed",
-  "frosted",
-  "dieback",
-  "drought",
-  "past-maturity",
-  "unchecked",
-] as const;
-/** One of the conditions a plant can be in. */
-export type Condition = (typeof CONDITIONS)[number];
-
-/** What a gardener may want of a plant. */
-export const GOALS = [
-  "routine",
-  "keep-size",
-  "smaller",
-  "wider",
-  "fuller",
-  "open",
-  "upright",
-  "large-flowers",
-  "many-flowers",
-  "screen",
-  "view",
-  "outline",
-  "natural",
-  "coloured-stems",
-  "tree-form",
-  "off-path",
-  "ground",
-  "keep-heads",
-  "renew",
-  "colony",
-  "no-suckers",
-  "tidy",
-  "leave",
-  "let-go",
-] as const;
-/** One of the wishes. */
-export type GoalKind = (typeof GOALS)[number];
-
-/** How a plant is grown. */
-export const FORMS = ["many-stems", "trunk", "standard", "weeping", "trained", "clipped", "pollard"] as const;
-/** One of the ways a plant is grown. */
-export type Form = (typeof FORMS)[number];
-/** Grown as a grafted head on a stem: what shoots from below it is the stock's. */
-export const isGrafted = (plant: { readonly form: Form | null }): boolean =>
-  plant.form === "standard" || plant.form === "weeping";
-/** How strong a plant grows beside what its kind usually does. */
-export const VIGOURS = ["dwarf", "compact", "usual", "vigorous"] as const;
-/** How strong it grows beside its kind. */
-export type Vigour = (typeof VIGOURS)[number];
-/** What at a plant can hurt somebody, or is decided by law. */
-export const DANGERS = [
-  "hung-limb",
-  "broken-limb",
-  "split-limb",
-  "dead-over-path",
-  "dead-over-roof",
-  "bird-nest",
-  "insect-nest",
-  "over-glass",
-  "over-roof",
-  "over-road",
-  "over-water",
-  "protected",
-  "neighbours",
-] as const;
-/** One of the dangers that are asked about. */
-export type Danger = (typeof DANGERS)[number];
-
-export const STANCES = ["upright", "flopped", "leaning", "split"] as const;
-export type Stance = (typeof STANCES)[number];
-/** What a plant may stand against. */
-export const TOUCHED = ["path", "fence", "wall", "window", "plant", "wire", "roof", "mower"] as const;
-/** What a plant may be kept clear of. */
-export const KEPT_CLEAR = [...TOUCHED, "passage", "ground"] as const;
-export const SUPPORTS = ["sound", "broken-ties", "trapped", "rubbing"] as const;
 
 /** What a look at the plant's health found; the condition follows from it. */
 export const HealthSchema = z.strictObject({
@@ -109,7 +41,6 @@ export const IdentitySchema = z.strictObject({
 });
 export type Identity = Readonly<z.infer<typeof IdentitySchema>>;
 
-export const VIEW_WANTS = ["hide", "clear", "show"] as const;
 /** What a plant must do for somebody who looks: hide what is behind it, keep the line over it clear, or be seen itself. */
 export const ViewSchema = z.strictObject({
   viewpointId: id,
@@ -121,10 +52,6 @@ export const ViewSchema = z.strictObject({
 /** What a plant must do for somebody who looks. */
 export type View = Readonly<z.infer<typeof ViewSchema>>;
 
-/** Sides of a plant, seen from the front of its bed. */
-export const PLANT_SIDES = ["front", "back", "left", "right"] as const;
-/** One of the sides. */
-export type Side = (typeof PLANT_SIDES)[number];
 /** An upright plane that a plant is to stay behind: a path, a wall, a neighbour, a passage, ground to be won back. */
 export const LineSchema = z.strictObject({
   side: z.enum(PLANT_SIDES),
@@ -147,14 +74,6 @@ export const GoalSchema = z.strictObject({
 });
 /** What the gardener wants of a plant. */
 export type Goal = Readonly<z.infer<typeof GoalSchema>>;
-
-/** A wish of a kind and perhaps a height, with nothing else said. */
-export const wish = (kind: GoalKind, heightM: number | null = null): Goal => ({
-  kind,
-  heightM,
-  widthM: null,
-  lines: [],
-});
 
 const hours = within(BOUNDS.hours).nullable();
 export const PlantSchema = z.strictObject({
