@@ -1,6 +1,6 @@
 import { ThemeProvider, Typography } from "@mui/material";
 import { createRoot } from "react-dom/client";
-import { theme } from "./app/theme.ts";
+import { theme } from "./ui/theme.ts";
 
 createRoot(document.getElementById("root")!).render(
   <ThemeProvider theme={theme}>

@@ -8,8 +8,9 @@ import "./styles/shell.css";
 import "./styles/strip.css";
 import { createRoot } from "react-dom/client";
 import { App } from "./app/App.tsx";
-import { layColours } from "./app/theme.ts";
 import { keepOffline } from "./app/renewal.ts";
+import { laySchemeDown } from "./state/scheme.ts";
+import { layColours } from "./ui/colours.ts";
 
 // The page may not evaluate text as code; Zod is told not to try.
 Object.assign(globalThis, { __zod_globalConfig: { jitless: true } });
@@ -19,4 +20,5 @@ const soon = (f: () => void) => ("requestIdleCallback" in window ? requestIdleCa
 window.addEventListener("load", () => soon(() => void keepOffline().catch(() => undefined)));
 
 layColours();
+laySchemeDown();
 createRoot(document.getElementById("root")!).render(<App />);

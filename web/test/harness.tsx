@@ -6,6 +6,8 @@ import { newTab, replaceStored } from "../src/data/changes.ts";
 import { WrenDb } from "../src/data/db.ts";
 import { loadStored } from "../src/data/changes.ts";
 import type { Kept, Stored } from "../src/data/stored.ts";
+// The theme is fetched after the first screen; here it would be read while a test waits.
+import "../src/ui/themed.tsx";
 
 /** A machine at work on more than this test is slow; what never comes still fails. */
 configure({ asyncUtilTimeout: 10_000 });

@@ -19,7 +19,6 @@ import type { Metres } from "../units/index.ts";
 import { shownKey, type DaysShown } from "../price/index.ts";
 import { grouped, type Celsius, type Days } from "../units/index.ts";
 import { clockName, kindCache, yearName, type KindCache, type Kinds } from "./kinds.ts";
-import type { Lore } from "./lore.ts";
 import { ownKind } from "./ownKind.ts";
 import { remembered, rememberedPair } from "./remembered.ts";
 import { schoolingOf, type Schooling } from "./schooling.ts";
@@ -33,6 +32,7 @@ import {
   taughtKind,
   withStages,
   type LookLesson,
+  type Lore,
   type OwnStage,
   type StageLesson,
 } from "./taught.ts";

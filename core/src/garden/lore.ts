@@ -2,21 +2,9 @@
  * What many years' records were found to teach, as plain data that can be kept beside a garden: opened with it, the
  * garden answers at once what it would answer after working all of it out again.
  */
-import type { Taxon } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import type { DatesKnown } from "../phenology/index.ts";
-import type { Days } from "../units/index.ts";
 import type { GardenModel } from "./gardenModel.ts";
-import type { OwnStage } from "./taught.ts";
-
-/** True of one garden, to the letter of its rows, and of one catalogue. */
-export interface Lore {
-  /** Metres a year, slow to strong, of plants that grow otherwise than their kinds. */
-  readonly growthM: Readonly<Record<string, Taxon["growthM"]>>;
-  readonly dates: DatesKnown;
-  /** Days that plants come later to their own stages; those on time are not named. */
-  readonly late: Readonly<Record<string, Readonly<Record<OwnStage, Days>>>>;
-}
+import type { Lore } from "./taught.ts";
 
 /** Seasons around a day whose pace is kept; of others it is worked out when somebody asks. */
 const SEASONS = [-1, 0, 1] as const;

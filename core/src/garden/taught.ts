@@ -12,7 +12,7 @@ import {
   type Told,
 } from "../learning/index.ts";
 import type { Observation, Plant } from "../model/index.ts";
-import type { PlantYear } from "../phenology/index.ts";
+import type { DatesKnown, PlantYear } from "../phenology/index.ts";
 import { buildOf } from "../stems/index.ts";
 import type { Days, Metres } from "../units/index.ts";
 
@@ -145,3 +145,12 @@ export function taughtKind(taxon: Taxon, growthM: Taxon["growthM"], depthM: Metr
 
 /** Mean of logarithms as a value beside the usual one. */
 export const asValue = (l: LookLesson): number => l.kinds * Math.exp(l.mine.mean);
+
+/** What a garden was found to teach, as plain data: true of that garden to the letter of its rows, and of one catalogue. */
+export interface Lore {
+  /** Metres a year, slow to strong, of plants that grow otherwise than their kinds. */
+  readonly growthM: Readonly<Record<string, Taxon["growthM"]>>;
+  readonly dates: DatesKnown;
+  /** Days that plants come later to their own stages; those on time are not named. */
+  readonly late: Readonly<Record<string, Readonly<Record<OwnStage, Days>>>>;
+}

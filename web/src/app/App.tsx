@@ -1,4 +1,3 @@
-import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { useState } from "react";
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
@@ -9,7 +8,6 @@ import { NoticeProvider } from "../state/notices.tsx";
 import { PageStands, ScreenStands } from "./broken.tsx";
 import { later } from "../ui/later.tsx";
 import { Shell } from "./Shell.tsx";
-import { theme } from "./theme.ts";
 
 /** Today is what one comes for; the others are fetched when they are opened. */
 const Garden = later(async () => (await import("../screens/garden/index.ts")).GardenScreen);
@@ -84,20 +82,18 @@ const makeClient = () =>
 export function App() {
   const [client] = useState(makeClient);
   return (
-    <ThemeProvider theme={theme} defaultMode="system">
-      <QueryClientProvider client={client}>
-        <BrowserRouter>
-          <PageStands>
-            <NoticeProvider>
-              <GardenProvider waiting={<p className="waiting">Opening the garden…</p>}>
-                <DayProvider>
-                  <Screens />
-                </DayProvider>
-              </GardenProvider>
-            </NoticeProvider>
-          </PageStands>
-        </BrowserRouter>
-      </QueryClientProvider>
-    </ThemeProvider>
+    <QueryClientProvider client={client}>
+      <BrowserRouter>
+        <PageStands>
+          <NoticeProvider>
+            <GardenProvider waiting={<p className="waiting">Opening the garden…</p>}>
+              <DayProvider>
+                <Screens />
+              </DayProvider>
+            </GardenProvider>
+          </NoticeProvider>
+        </PageStands>
+      </BrowserRouter>
+    </QueryClientProvider>
   );
 }

@@ -12,8 +12,8 @@ export function SearchBox({ inputRef }: { readonly inputRef: RefObject<HTMLInput
   const [fetched, setFetched] = useState<Fetched | null>(null);
   const [typed, setTyped] = useState("");
   const fetch = async (): Promise<void> => {
-    const { default: Search } = await import("./Search.tsx");
-    setFetched({ Search, focus: document.activeElement === inputRef.current });
+    const [{ default: Search }, { themed }] = await Promise.all([import("./Search.tsx"), import("../ui/themed.tsx")]);
+    setFetched({ Search: themed(Search), focus: document.activeElement === inputRef.current });
   };
   if (fetched)
     return (

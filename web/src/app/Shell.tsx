@@ -1,7 +1,6 @@
 /** What stands round every screen: the garden's name, where to go, search, undo, the strip of the year. */
-import { useColorScheme } from "@mui/material";
 import { CircleHelp, Moon, NotebookPen, Redo2, Search as SearchIcon, Sun, Undo2 } from "lucide-react";
-import { lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
+import { Suspense, useCallback, useEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
 import { Outlet, useLocation, useNavigate } from "react-router";
 import { today } from "../data/clock.ts";
@@ -10,17 +9,19 @@ import { useLinkNow, useMoves } from "../state/day.tsx";
 import { putOff, useExportDue } from "../state/exported.ts";
 import { useFarSeen } from "../state/farSeen.ts";
 import { NEEDS_LITTLE, useGarden } from "../state/garden.tsx";
+import { chooseScheme, useScheme } from "../state/scheme.ts";
 import { useNotices } from "../state/notices.tsx";
 import { DayLink } from "../ui/DayLink.tsx";
 import { Part } from "./broken.tsx";
 import { renew, useRenewal } from "./renewal.ts";
+import { laterPart } from "../ui/later.tsx";
 import { SearchBox } from "./SearchBox.tsx";
 import { commandFor } from "./shortcuts.ts";
 
-const OwnPlaceDialog = lazy(() => import("./OwnPlaceDialog.tsx"));
-const FarSeenDialog = lazy(() => import("../answer/FarSeenDialog.tsx"));
-const WriteDown = lazy(() => import("../writedown/WriteDown.tsx"));
-const Help = lazy(() => import("./Help.tsx"));
+const OwnPlaceDialog = laterPart(() => import("./OwnPlaceDialog.tsx"));
+const FarSeenDialog = laterPart(() => import("../answer/FarSeenDialog.tsx"));
+const WriteDown = laterPart(() => import("../writedown/WriteDown.tsx"));
+const Help = laterPart(() => import("./Help.tsx"));
 
 const PLACES = [
   ["/today", "Today"],
@@ -54,14 +55,13 @@ function Navigation() {
 }
 
 function Scheme() {
-  const { mode, systemMode, setMode } = useColorScheme();
-  const dark = (mode === "system" ? systemMode : mode) === "dark";
+  const dark = useScheme() === "dark";
   return (
     <button
       type="button"
       className="press-icon"
       aria-label={dark ? "Light colours" : "Dark colours"}
-      onClick={() => setMode(dark ? "light" : "dark")}
+      onClick={() => chooseScheme(dark ? "light" : "dark")}
     >
       {dark ? <Sun size={20} /> : <Moon size={20} />}
     </button>

@@ -14,7 +14,6 @@ import {
 import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import {
   createContext,
-  lazy,
   Suspense,
   use,
   useEffect,
@@ -35,9 +34,10 @@ import { useKinds } from "./kinds.ts";
 import { useNotices } from "./notices.tsx";
 import { afterPaint, usePainted } from "./painted.ts";
 import { storageTrouble, type StorageTrouble } from "./trouble.ts";
+import { laterPart } from "../ui/later.tsx";
 import { useYears } from "./years.ts";
 
-const SafeRoom = lazy(() => import("../saferoom/index.ts"));
+const SafeRoom = laterPart(() => import("../saferoom/index.ts"));
 const keeper = () => import("./keeper.ts");
 
 /** What a change may bring along, and what else of the state it replaces. */

@@ -2,7 +2,6 @@
 import { frostDates, partsOf, seasonDate, seasonPoint, type PlainDate } from "@wren/core";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
 import {
-  lazy,
   memo,
   Suspense,
   useCallback,
@@ -16,6 +15,7 @@ import {
 import { today } from "../data/clock.ts";
 import { useDay, useMoves } from "../state/day.tsx";
 import { useGarden } from "../state/garden.tsx";
+import { laterPart } from "../ui/later.tsx";
 import { usePainted } from "../state/painted.ts";
 import { useVoice } from "../state/voice.ts";
 import { dateText, fullDate, monthText } from "../words/dates.ts";
@@ -23,7 +23,7 @@ import { paceText } from "./paceText.ts";
 import { Ranges } from "./Ranges.tsx";
 import { dateAt, monthTicks, stripCurves, stripX } from "../drawing/strip.geometry.ts";
 
-const PaceDialog = lazy(() => import("./PaceDialog.tsx"));
+const PaceDialog = laterPart(() => import("./PaceDialog.tsx"));
 
 const BOX = { width: 1000, height: 54 } as const;
 const monthName = (d: PlainDate): string => monthText(partsOf(d).month, "short");

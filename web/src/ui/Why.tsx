@@ -1,10 +1,11 @@
 /** Any number on screen can be asked why: what went in, the formula in words, where it comes from. */
-import { lazy, Suspense, useState, type ReactNode } from "react";
+import { Suspense, useState, type ReactNode } from "react";
 import type { Explanation } from "./explanation.ts";
+import { laterPart } from "./later.tsx";
 
 export type { Explanation } from "./explanation.ts";
 
-const WhyAnswer = lazy(() => import("./WhyAnswer.tsx"));
+const WhyAnswer = laterPart(() => import("./WhyAnswer.tsx"));
 
 interface Props {
   /** What the number is. */

@@ -1,5 +1,5 @@
 /** Screens that are fetched when they are opened. One that cannot be fetched says so where it would stand, and is tried again. */
-import { useEffect, useState, type ComponentType, type ReactNode } from "react";
+import { lazy, useEffect, useState, type ComponentType, type LazyExoticComponent, type ReactNode } from "react";
 
 interface FailedProps {
   readonly onAgain: () => void;
@@ -28,6 +28,18 @@ function Failed({ onAgain }: FailedProps) {
   );
 }
 
+/** What was fetched stands in the theme, which comes with it. */
+async function inTheme<P extends object>(fetch: () => Promise<ComponentType<P>>): Promise<ComponentType<P>> {
+  const [part, { themed }] = await Promise.all([fetch(), import("./themed.tsx")]);
+  return themed(part);
+}
+
+/** A part that is waited for by a Suspense around it. */
+export const laterPart = <P extends object>(
+  fetch: () => Promise<{ readonly default: ComponentType<P> }>,
+): LazyExoticComponent<ComponentType<P>> =>
+  lazy(async () => ({ default: await inTheme(async () => (await fetch()).default) }));
+
 /**
  * @param fetch gives the screen, or a part of one; asked again after it failed
  * @param meanwhile what stands there until it came
@@ -42,7 +54,7 @@ export function later<P extends object>(
     useEffect(() => {
       if (state !== "waiting") return;
       let live = true;
-      fetch().then(
+      inTheme(fetch).then(
         (screen) => {
           ready = screen;
           if (live) setState("ready");

@@ -1,5 +1,4 @@
 /** "What may I cut?" – the garden sorted by what can be done on the strip's day, the chosen plant's answer beside it. */
-import { useMediaQuery } from "@mui/material";
 import { adviseAll, adviseOn, type PlainDate, type Task } from "@wren/core";
 import { memo, useMemo, useReducer, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -7,6 +6,7 @@ import { AT_ONCE } from "../../data/atOnce.ts";
 import { later } from "../../ui/later.tsx";
 import { useDay, useLinkNow, useMoving } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
+import { useMedia } from "../../state/media.ts";
 import { usePainted } from "../../state/painted.ts";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
@@ -101,7 +101,7 @@ function Answers({ on }: { readonly on: PlainDate }) {
   const { model, garden } = useGarden();
   const navigate = useNavigate();
   const linkNow = useLinkNow();
-  const wide = useMediaQuery("(min-width:1000px)");
+  const wide = useMedia("(min-width:1000px)");
   const [params, setParams] = useSearchParams();
   const [task, setTask] = useState<Task | null>(null);
   const [whole, setWhole] = useState<ReadonlySet<GroupId>>(new Set());

@@ -1,55 +1,9 @@
-/** MUI is the machinery; the look is ours: mist, ink and the colours of plant parts, no ripple, no card shadows. */
+/** MUI is the machinery; the look is ours: no ripple, no card shadows. */
 import { createTheme } from "@mui/material";
+import { DARK, LIGHT } from "./colours.ts";
 
 const SANS = "'Atkinson Hyperlegible Next Variable', 'Segoe UI', sans-serif";
-export const SERIF = "'Alegreya Variable', Georgia, serif";
-
-const LIGHT = {
-  mist: "#e9f0ef",
-  paper: "#f7faf9",
-  line: "#bfcdcb",
-  ink: "#14232a",
-  soft: "#42545a",
-  sapwood: "#8f5206",
-  heart: "#e2a545",
-  plum: "#7b285b",
-  leaf: "#0a645d",
-  leafPale: "#9fc7bf",
-  umber: "#5a3d2b",
-  alarm: "#a02c14",
-  bright: "#b3342a",
-  frost: "#3f6f95",
-} as const;
-const DARK: Record<keyof typeof LIGHT, string> = {
-  mist: "#0f191c",
-  paper: "#172429",
-  line: "#3a4d53",
-  ink: "#e8f0ee",
-  soft: "#adbebe",
-  sapwood: "#f0b45a",
-  heart: "#b9761b",
-  plum: "#e6a3cb",
-  leaf: "#66cfc3",
-  leafPale: "#2c5d58",
-  umber: "#c49b7e",
-  alarm: "#ff9d84",
-  bright: "#e5675a",
-  frost: "#8fbbdc",
-};
-
-const vars = (c: Record<string, string>): Record<string, string> =>
-  Object.fromEntries(Object.entries(c).map(([k, v]) => [`--${k}`, v]));
-
-/** The colours as CSS variables, so that drawings follow the scheme without re-rendering; laid down before anything is drawn. */
-export function layColours(): void {
-  const sheet = document.createElement("style");
-  const rule = (of: string, c: Record<string, string>): string =>
-    `${of}{${Object.entries(vars(c))
-      .map(([k, v]) => `${k}:${v}`)
-      .join(";")}}`;
-  sheet.textContent = rule(":root", LIGHT) + rule('[data-scheme="dark"]', DARK);
-  document.head.prepend(sheet);
-}
+const SERIF = "'Alegreya Variable', Georgia, serif";
 
 const palette = (c: Record<keyof typeof LIGHT, string>, contrast: string) => ({
   primary: { main: c.leaf, contrastText: contrast },
