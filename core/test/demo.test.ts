@@ -8,6 +8,7 @@ import {
   date,
   daysBetween,
   demoGarden,
+  demoGardenBy,
   openGarden,
   regimeOf,
   shareOfVisit,
@@ -81,6 +82,9 @@ test("the same day gives the same garden; another day keeps the ids", () => {
   expect(a).toEqual(b);
   const later = demoGarden(addYears(date("2026-06-10"), 1));
   expect(later.plants.map((p) => p.id)).toEqual(a.plants.map((p) => p.id));
+  const few = demoGardenBy(CATALOGUE, date("2026-06-10"), 2);
+  const firsts = a.plants.slice(0, 2).map((p) => p.id);
+  expect(few).toEqual({ ...a, stands: a.stands.filter((s) => firsts.includes(s.plantId)) });
 });
 
 test("names are plain: no quotes of cultivars, no marks of trade", () => {

@@ -321,8 +321,9 @@ const HEDGED: Omit<Hedge, "on"> = {
 /**
  * Builds the demo garden as it stands on a day: records reach back three years and stop the day before.
  * The same day gives the same garden, ids included.
+ * @param drawn stems are drawn, which takes a while, for so many plants from the first on
  */
-export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
+export function demoGardenBy(catalogue: Catalogue, today: PlainDate, drawn = Infinity): Garden {
   const { year } = partsOf(today);
   const day = (yearsAgo: number, md: string): PlainDate => makeDate(year - yearsAgo, Number(md.slice(0, 2)), Number(md.slice(3)));
   const dated = (yearNo: number, md: string): PlainDate | null => {
@@ -396,12 +397,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     const on = thisYear > today ? thisYear : day(-1, p.on);
     return { id: `plan-${p.plant}`, plantId: p.plant, on, task: p.task, madeOn: measured, half: null, fixed: false, note: p.note };
   });
-  const stands = COUNTED.flatMap((c): Stand[] => {
-    const p = plantById.get(c.plant)!;
-    const taxon = catalogue.byId(p.taxonId)!;
-    return [{ id: `stems-${p.id}`, plantId: p.id, on: measured, stems: stemsFromTally(c.tally, p, buildOf(taxon, p.form)), tries: [], chosen: null, note: c.note }];
-  });
-  return inOrder({
+  const garden = inOrder({
     id: "demo",
     name: "The plot by the lock",
     place: { name: "Lock-keeper's corner", ...UNSAID_PLACE, latitudeDeg: 41.2, zone: "6b", lastFrost: monthDay("04-20"), firstFrost: monthDay("10-20"), warmestC: 28 },
@@ -414,13 +410,20 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate): Garden {
     photos: [],
     plans,
     programmes: BEGUN.map((p) => ({ ...p, id: `years-${p.plantId}`, on: measured })),
-    stands,
+    stands: [],
     hedges: [{ ...HEDGED, on: measured }],
     works: [],
     corrections: [],
     weather: [],
     seasons: [],
   });
+  const firsts = new Set(garden.plants.slice(0, drawn).map((p) => p.id));
+  const stands = COUNTED.filter((c) => firsts.has(c.plant)).map((c): Stand => {
+    const p = plantById.get(c.plant)!;
+    const taxon = catalogue.byId(p.taxonId)!;
+    return { id: `stems-${p.id}`, plantId: p.id, on: measured, stems: stemsFromTally(c.tally, p, buildOf(taxon, p.form)), tries: [], chosen: null, note: c.note };
+  });
+  return inOrder({ ...garden, stands });
 }
 
 /** A garden with nothing in it but a place. */

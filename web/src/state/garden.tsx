@@ -24,6 +24,7 @@ import {
   type ReactNode,
 } from "react";
 import type { UndoState } from "../data/changes.ts";
+import { AT_ONCE } from "../data/atOnce.ts";
 import { today } from "../data/clock.ts";
 import type { Picture } from "../data/db.ts";
 import { isFull } from "../data/full.ts";
@@ -99,11 +100,19 @@ function markKept(): void {
   }
 }
 
-let first: Garden | null = null;
-const firstGarden = (): Garden => (first ??= demoGardenBy(catalogueOf(DEMO_KINDS), today()));
-/** What a first visit sees at once. */
-const atOnce = (): Found | undefined =>
-  beenHere() ? undefined : { is: "garden", kept: { garden: firstGarden(), demo: true, apart: [], rev: -1 } };
+const demoBy = (drawn: number): Garden => demoGardenBy(catalogueOf(DEMO_KINDS), today(), drawn);
+let little: Garden | null = null;
+/** What a first visit sees at once: stems are drawn for the plants that are answered for. */
+function atOnce(): Found | undefined {
+  if (beenHere()) return undefined;
+  little = demoBy(AT_ONCE);
+  return { is: "garden", kept: { garden: little, demo: true, apart: [], rev: -1 } };
+}
+/** The demo garden with all its stems; its plants are those that are on the screen already. */
+const firstGarden = (): Garden => {
+  const whole = demoBy(Infinity);
+  return little === null ? whole : { ...little, stands: whole.stands };
+};
 
 /** Today and what leads to it: its first picture needs little of a garden. */
 export const NEEDS_LITTLE: readonly string[] = ["/", "/today"];
