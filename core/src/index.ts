@@ -277,6 +277,8 @@ export {
   stemsFromSketch,
   stemsFromTally,
   thicknessOf,
+  nearestOf,
+  rubbingOf,
 } from "./stems/index.ts";
 export {
   type LedgerEntry,

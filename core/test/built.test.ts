@@ -18,6 +18,7 @@ import {
   leafAbove,
   leafOf,
   lowestTop,
+  nearestOf,
   measuredOn,
   NO_STEMS,
   outlook,
@@ -27,6 +28,7 @@ import {
   plainBranch,
   plainStem,
   readSketch,
+  rubbingOf,
   shareOfVisit,
   stemsAfter,
   stemsAsHigh,
@@ -407,6 +409,62 @@ describe("passes by architecture and wish", () => {
       s.cuts.filter((c) => c.cut === "branch-off" && stems.find((x) => x.id === c.stemId)!.branches[c.branch]!.dead),
     ).toHaveLength(dead);
     expect(build.architecture).not.toBe("stems");
+  });
+  test("branches that cross are found from where they run: the worse of each pair goes, at its collar", () => {
+    // As one says it, on trees and standards; nothing crosses in a crown of which nobody said so.
+    for (const t of CATALOGUE.taxa.filter((x) => buildOf(x, null).architecture === "trunk"))
+      for (const n of [3, 6, 9, 12]) {
+        const { stems, build } = drawn(t.id, `one trunk, ${n} branches`);
+        expect([t.id, n, rubbingOf(stems[0]!, build)]).toEqual([t.id, n, []]);
+      }
+    for (const form of ["standard", "weeping", "trunk"] as const) {
+      const { stems, build } = drawn("syringa-vulgaris", "one trunk, 11 branches", { form });
+      expect([form, rubbingOf(stems[0]!, build)]).toEqual([form, []]);
+    }
+    for (const [words, pairs] of [
+      ["one trunk, 9 branches, 2 crossing", 1],
+      ["one trunk, nine branches, four crossing branches", 2],
+      ["one trunk, 10 branches, 2 limbs that rub, 2 dead inside", 1],
+    ] as const) {
+      const { plant, stems, m, build } = drawn("cornus-kousa", words);
+      const rub = rubbingOf(stems[0]!, build);
+      expect([words, rub.length]).toEqual([words, pairs]);
+      const s = suggest(m, { plant, stems, task: "thin" }, on);
+      const pass = s.passes.find((p) => p.pass === "crossing")!;
+      const gone = pass.cuts.map((c) => (c.cut === "branch-off" ? c.branch : -1));
+      // One of each pair, the thinner where neither stands straight up.
+      expect(gone.toSorted()).toEqual(
+        rub
+          .map(([i, j]) => (stems[0]!.branches[i]!.diameterMm <= stems[0]!.branches[j]!.diameterMm ? i : j))
+          .toSorted(),
+      );
+      const after = stemsAfter(stems, pass.cuts, build);
+      expect(after.flatMap((x) => rubbingOf(x, build))).toEqual([]);
+    }
+  });
+  test("how near two branches come is what a walk along both finds", () => {
+    const at = fc.double({ min: -1, max: 1, noNaN: true });
+    const point = fc.record({ x: at, y: at, z: at });
+    const STEPS = 60;
+    fc.assert(
+      fc.property(point, point, point, point, (a, b, c, d) => {
+        const walk = (p: typeof a, q: typeof a, t: number) => [
+          p.x + t * (q.x - p.x),
+          p.y + t * (q.y - p.y),
+          p.z + t * (q.z - p.z),
+        ];
+        let best = Infinity;
+        for (let i = 0; i <= STEPS; i++)
+          for (let j = 0; j <= STEPS; j++) {
+            const [p, q] = [walk(a, b, 0.12 + (0.88 * i) / STEPS), walk(c, d, 0.12 + (0.88 * j) / STEPS)];
+            best = Math.min(best, Math.hypot(...p.map((x, k) => x - q[k]!)));
+          }
+        const { m } = nearestOf([a, b], [c, d]);
+        // No walk in steps finds a nearer place; the finest step misses it by no more than half of one on each.
+        expect(m).toBeLessThanOrEqual(best + 1e-9);
+        expect(best - m).toBeLessThan((1.74 * 2 * 0.88) / STEPS);
+      }),
+    );
   });
   test("the weaker of two leaders goes, a strong one is halved first; its own leader is refused", () => {
     const { plant, stems, m, build } = drawn("thuja-occidentalis", "one trunk, two leaders, 8 tiers");

@@ -12,6 +12,7 @@ import { heightOf, seasonsEndOf } from "../garden/index.ts";
 import { inCycle } from "../phenology/index.ts";
 import { LOOKS_ONLY, refusalOf } from "../price/index.ts";
 import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
+import { buildOf, rubbingOf } from "../stems/index.ts";
 import { ailmentFindings } from "./ailments.ts";
 import { danger } from "./danger.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
@@ -81,7 +82,10 @@ function wellFormed({ model, plant, taxon, task, on }: Question): readonly Findi
   const sound = health.growth !== "none" && health.scratch !== "brown" && !health.disease && !health.sparseFoot;
   const free = plant.stance === "upright" && plant.touches.length === 0 && plant.dangers.length === 0;
   const stems = model.garden.stands.filter((s) => s.plantId === plant.id && s.on <= on).at(-1)?.stems ?? [];
-  const good = stems.every((s) => s.state === "live" && s.crosses === null && s.faults.length === 0);
+  const build = buildOf(taxon, plant.form);
+  const good = stems.every(
+    (s) => s.state === "live" && s.crosses === null && s.faults.length === 0 && rubbingOf(s, build).length === 0,
+  );
   return sound && free && good && health.deadShare === 0
     ? [finding("no-need", "well-formed", { on: health.on, stems: stems.length }, "practice")]
     : NOTHING;

@@ -2,7 +2,7 @@
 import type { Taxon } from "../catalogue/index.ts";
 import type { Stem, StemCut, Task } from "../model/index.ts";
 import { isNeedled, passOrder, toolFor, type Pass, type Worked } from "../craft/index.ts";
-import type { Build } from "../stems/index.ts";
+import { rubbingOf, type Build } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
 import { BLADE, bladePlace, cutPlace } from "./blade.ts";
 import { BENCH_LIMITS } from "./remarks.ts";
@@ -27,7 +27,7 @@ export interface CutLine {
 }
 
 /** The pass that a cut belongs to where no proposal says so; headings are about height. */
-function passFor(c: StemCut, stem: Stem | null, order: readonly Pass[]): Pass {
+function passFor(c: StemCut, stem: Stem | null, order: readonly Pass[], build: Build): Pass {
   const first = (...passes: readonly Pass[]): Pass => passes.find((p) => order.includes(p)) ?? passes[0]!;
   if (stem === null) return c.cut === "lift" ? "lift" : c.cut === "top" ? first("height", "ends") : "ends";
   const b = "branch" in c ? stem.branches[c.branch] : undefined;
@@ -43,7 +43,10 @@ function passFor(c: StemCut, stem: Stem | null, order: readonly Pass[]): Pass {
         (stem.faults.find((f) => order.includes(f)) as Pass | undefined) ?? first("oldest", "suckers", "wrong-way")
       );
     case "branch-off":
-      return b?.dead ? "dead" : first("leaders", "upright", "inside", "off-path", "wrong-way");
+      if (b?.dead) return "dead";
+      if (order.includes("crossing") && rubbingOf(stem, build).some((pair) => pair.includes(c.branch)))
+        return "crossing";
+      return first("leaders", "upright", "inside", "off-path", "wrong-way");
     case "branch-back":
       return first("side-shoots", "off-path", "height", "wrong-way");
     default:
@@ -95,7 +98,7 @@ export function cutList(
   const rank = (p: Pass): number => (order.includes(p) ? order.indexOf(p) : order.length);
   const lines = cuts.map((cut): Omit<CutLine, "no"> => {
     const stem = "stemId" in cut ? (byId.get(cut.stemId) ?? null) : null;
-    const pass = passFor(cut, stem, order);
+    const pass = passFor(cut, stem, order, build);
     if (stem === null)
       return {
         pass,

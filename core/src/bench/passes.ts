@@ -12,6 +12,7 @@ import {
   buildOf,
   effectAt,
   leafOf,
+  rubbingOf,
   shootEnds,
   shootRun,
   THUMB_MM,
@@ -327,13 +328,31 @@ function offPath(w: Workplace): readonly WantedCut[] {
 }
 const LEAST_KEPT_M: Metres = 0.05;
 
+/** Of two branches that rub the worse one: what grows straight up or hangs, else the thinner. */
+const worseBranch = (a: SideBranch, b: SideBranch): number =>
+  Number(steep(b)) - Number(steep(a)) || a.diameterMm - b.diameterMm;
+const steep = ({ riseDeg }: SideBranch): boolean => riseDeg > PASS_ASSUMPTIONS.uprightDeg || riseDeg < 0;
+
+/** Stems from the ground go as a whole; of what a trunk carries the worse branch of each pair, at its collar. */
+function crossing(w: Workplace): readonly WantedCut[] {
+  if (stemsMayGo(w)) return worseOfPairs(w.stems.filter(isLive)).map((s) => remove(s));
+  return w.stems.filter(isLive).flatMap((stem) => {
+    const gone = new Set<number>();
+    for (const [i, j] of rubbingOf(stem, w.build)) {
+      if (gone.has(i) || gone.has(j)) continue;
+      gone.add(worseBranch(stem.branches[i]!, stem.branches[j]!) <= 0 ? i : j);
+    }
+    return [...gone].sort((a, b) => a - b).map((i) => branchOff(stem, i));
+  });
+}
+
 const BY_PASS: Partial<Record<Pass, (w: Workplace) => readonly WantedCut[]>> = {
   dead: deadWood,
   hazard: ({ stems }) => stems.filter((s) => s.state === "damaged" || s.state === "diseased").map((s) => remove(s)),
   low: faulty("low"),
   weak: faulty("weak"),
   "wrong-way": faulty("wrong-way"),
-  crossing: (w) => (stemsMayGo(w) ? worseOfPairs(w.stems.filter(isLive)).map((s) => remove(s)) : []),
+  crossing,
   oldest,
   suckers,
   leaders,

@@ -9,6 +9,7 @@ import { THICKNESS_TABLE, THICKNESSES } from "./classes.ts";
 import { branchRun, radiusOf } from "./layout.ts";
 import { halfAt, outsideM, toSurface, type Body } from "./outline.ts";
 import type { Sketch } from "./sketch.ts";
+import { meeting } from "./rubbing.ts";
 import { NO_EXTRAS } from "./sketch.ts";
 import { stemCount, type Tally } from "./tally.ts";
 
@@ -209,6 +210,18 @@ function withDead(branches: readonly SideBranch[], n: number): SideBranch[] {
   return branches.map((b) => (dead.has(b) ? { ...b, dead: true } : b));
 }
 
+/** Pairs of branches that cross, from the middle of the crown on: the upper one of each lies over the lower. */
+function withCrossing(trunk: Stem, pairs: number, leaders: number, build: Build): SideBranch[] {
+  const out = [...trunk.branches];
+  const live = out.map((b, i) => ({ b, i })).filter(({ b, i }) => i >= leaders && !b.dead);
+  const first = Math.max(0, Math.floor(live.length / 2) - pairs);
+  for (let k = 0; k < pairs; k++) {
+    const [low, high] = [live[first + 2 * k], live[first + 2 * k + 1]];
+    if (low && high) out[high.i] = meeting(trunk, high.b, low.b, build);
+  }
+  return out;
+}
+
 /** A crown on a trunk or on several: leaders rise, the other branches fill the crown out to its outline. */
 function trunks({ sketch, body, build, evenly }: Said): Stem[] {
   const n = Math.min(6, Math.max(1, sketch.mains ?? Math.max(1, evenly.length)));
@@ -242,7 +255,7 @@ function trunks({ sketch, body, build, evenly }: Said): Stem[] {
         shoots: shootsOn(b, weeping ? at * lengthM - A.hangsToM : null),
       };
     });
-    return {
+    const trunk: Stem = {
       ...plainStem(`s${t + 1}`, trunkMm(body, n), lengthM),
       turnDeg: deg((360 * t) / n),
       leanDeg,
@@ -250,6 +263,9 @@ function trunks({ sketch, body, build, evenly }: Said): Stem[] {
       leafFrom: part(from),
       branches: withDead(branches, sketch.deadInside),
     };
+    // On one trunk "two crossing" can only be branches.
+    const crossing = t === 0 ? sketch.crossing + (n === 1 ? sketch.tally.crossing : 0) : 0;
+    return { ...trunk, branches: withCrossing(trunk, Math.ceil(crossing / 2), leaders > 1 ? leaders : 0, build) };
   });
 }
 const crownFrom = (body: Body): Share => (toSurface(body, 0, 60) > 0 && body.outline !== "standard" ? 0.3 : 0.54);

@@ -6,6 +6,7 @@ export * from "./architecture.ts";
 export * from "./layout.ts";
 export * from "./drawing.ts";
 export * from "./check.ts";
+export { nearestOf, rubbingOf } from "./rubbing.ts";
 export * from "./reach.ts";
 export * from "./leaf.ts";
 export * from "./correct.ts";

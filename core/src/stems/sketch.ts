@@ -13,6 +13,8 @@ export interface Sketch {
   readonly branches: number | null;
   /** Dead branches inside. */
   readonly deadInside: number;
+  /** Branches of a crown that cross: each rubs on another. */
+  readonly crossing: number;
   /** Leaf begins so far out along the branches. */
   readonly greenM: Metres | null;
   /** Bare up to here. */
@@ -28,6 +30,7 @@ export const NO_EXTRAS: Sketch = {
   tiers: null,
   branches: null,
   deadInside: 0,
+  crossing: 0,
   greenM: null,
   bareM: null,
   shootM: null,
@@ -60,13 +63,22 @@ function lengthIn(text: string, bare: "cm" | "in"): Metres | null {
   return m ? parseLength(m[0], bare) : null;
 }
 
-type Count = "mains" | "leaders" | "tiers" | "branches" | "deadInside";
+type Count = "mains" | "leaders" | "tiers" | "branches" | "deadInside" | "crossing";
 /** So many at most: more is a slip, or cannot be drawn. */
-const MOST_OF: Readonly<Record<Count, number>> = { mains: 40, leaders: 5, tiers: 20, branches: 60, deadInside: 60 };
+const MOST_OF: Readonly<Record<Count, number>> = {
+  mains: 40,
+  leaders: 5,
+  tiers: 20,
+  branches: 60,
+  deadInside: 60,
+  crossing: 20,
+};
 /** Phrases with a count of their own, tried in this order; the rest is a count of stems. */
 const COUNTS: readonly (readonly [RegExp, Count])[] = [
   [/(\d+) (?:branches |limbs )?dead (?:inside|within|branch|limb)/, "deadInside"],
   [/(\d+) dead (?:branches|limbs|twigs)/, "deadInside"],
+  [/(\d+) (?:crossing|rubbing) (?:branch|limb|bough)/, "crossing"],
+  [/(\d+) (?:branches|limbs|boughs) (?:are |that )?(?:cross|rub)/, "crossing"],
   [/(\d+) (?:leader|fork|tops?\b)/, "leaders"],
   [/(\d+) (?:tier|whorl|layer|storey)/, "tiers"],
   [/(\d+) (?:branch|limb|boughs?)/, "branches"],
@@ -113,7 +125,8 @@ export function readSketch(
     rest.push(said);
   }
   const extras = out.mains !== null || out.leaders !== null || out.tiers !== null || out.branches !== null;
-  const nothing = !extras && out.greenM === null && out.bareM === null && out.shootM === null && out.deadInside === 0;
+  const nothing =
+    !extras && out.greenM === null && out.bareM === null && out.shootM === null && out.deadInside + out.crossing === 0;
   if (rest.length === 0 && !nothing && ARCHITECTURE_TABLE[build.architecture].keepsMains) return ok(out);
   const tally = readTally(rest.join(", ") || text.toLowerCase());
   if (!tally.ok) return tally;

@@ -32,10 +32,13 @@ const ofTally = (part: TallyPart, label: string): Counted => ({
   of: (s) => s.tally[part],
   to: (s, n) => ({ ...s, tally: { ...s.tally, [part]: n } }),
 });
-const ofSketch = (key: "mains" | "leaders" | "tiers" | "branches" | "deadInside", label: string): Counted => ({
+const ofSketch = (
+  key: "mains" | "leaders" | "tiers" | "branches" | "deadInside" | "crossing",
+  label: string,
+): Counted => ({
   label,
   of: (s) => s[key] ?? 0,
-  to: (s, n) => ({ ...s, [key]: key !== "deadInside" && n === 0 ? null : n }),
+  to: (s, n) => ({ ...s, [key]: key !== "deadInside" && key !== "crossing" && n === 0 ? null : n }),
 });
 const BY_THICKNESS: readonly Counted[] = [
   ofTally("thick", THICKNESS_TABLE.thick.label),
@@ -54,6 +57,7 @@ const COUNTED: Partial<Record<Architecture, readonly Counted[]>> = {
     ofSketch("leaders", "Leaders to a trunk"),
     ofSketch("branches", "Branches of the crown"),
     DEAD,
+    ofSketch("crossing", "Branches that cross"),
   ],
   tiers: [ofSketch("mains", "Trunks"), ofSketch("leaders", "Leaders"), ofSketch("tiers", "Tiers"), DEAD],
   wall: [ofSketch("mains", "Arms"), DEAD],
