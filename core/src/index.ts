@@ -279,6 +279,7 @@ export {
   thicknessOf,
   nearestOf,
   rubbingOf,
+  standsOffWall,
 } from "./stems/index.ts";
 export {
   type LedgerEntry,

@@ -30,6 +30,7 @@ import {
   readSketch,
   rubbingOf,
   shareOfVisit,
+  standsOffWall,
   stemsAfter,
   stemsAsHigh,
   stemsFromSketch,
@@ -380,6 +381,33 @@ describe("one aim", () => {
   });
 });
 
+describe("a third of the height, by shape (common practice: little of a cone, a third of a column, most of a vase)", () => {
+  /** Between the solid's share and its skin's, with room for how the outlines are drawn: written before they were asked. */
+  const BANDS = {
+    cone: [0.02, 0.18],
+    mound: [0.15, 0.42],
+    dome: [0.15, 0.42],
+    column: [0.28, 0.45],
+    upright: [0.3, 0.6],
+    fountain: [0.3, 0.65],
+    vase: [0.45, 0.8],
+  } as const;
+  test.each(Object.entries(BANDS))("%s", (outline, [low, high]) => {
+    for (const widthM of [1.2, 1.8, 2.4])
+      for (const shellM of [0.2, 0.4, Infinity]) {
+        const share = leafAbove(
+          { outline: outline as keyof typeof BANDS, heightM: 2, widthM, shellM, bareFoot: 0 },
+          (2 * 2) / 3,
+        );
+        expect([widthM, shellM, share >= low && share <= high ? "in its band" : share]).toEqual([
+          widthM,
+          shellM,
+          "in its band",
+        ]);
+      }
+  });
+});
+
 describe("passes by architecture and wish", () => {
   const on = date("2027-06-10");
   const line = (more: Partial<Line> = {}): Line => ({
@@ -465,6 +493,24 @@ describe("passes by architecture and wish", () => {
         expect(best - m).toBeLessThan((1.74 * 2 * 0.88) / STEPS);
       }),
     );
+  });
+  test("what stands off a wall goes where it begins, what lies along it keeps two or three buds", () => {
+    const words = "a fan of five, side shoots of 40 cm, 8 shoots standing off the wall";
+    const { plant, stems, m } = drawn("rosa-climber-repeat", words, { form: "trained" });
+    const off = stems.flatMap((s) => s.branches.flatMap((b, i) => (standsOffWall(b) ? [`${s.id} ${i}`] : [])));
+    expect([off.length, new Set(off.map((x) => x.split(" ")[0])).size]).toEqual([8, 5]);
+    const { cuts } = suggest(m, { plant, stems, task: "shape" }, date("2027-03-10"));
+    const gone = cuts.flatMap((c) => (c.cut === "branch-off" ? [`${c.stemId} ${c.branch}`] : []));
+    expect(gone.toSorted()).toEqual(off.toSorted());
+    expect(cuts.some((c) => c.cut === "branch-back")).toBe(true);
+    expect([0, 180, 60, 90, 270, 225].map((turnDeg) => standsOffWall({ turnDeg }))).toEqual([
+      false,
+      false,
+      true,
+      true,
+      true,
+      false,
+    ]);
   });
   test("the weaker of two leaders goes, a strong one is halved first; its own leader is refused", () => {
     const { plant, stems, m, build } = drawn("thuja-occidentalis", "one trunk, two leaders, 8 tiers");

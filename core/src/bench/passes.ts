@@ -15,6 +15,7 @@ import {
   rubbingOf,
   shootEnds,
   shootRun,
+  standsOffWall,
   THUMB_MM,
   type Build,
   type Point3,
@@ -250,10 +251,17 @@ function inside(w: Workplace): readonly WantedCut[] {
 }
 
 /** Side shoots of a frame back to two or three buds. */
-const sideShoots = ({ stems }: Workplace): readonly WantedCut[] =>
-  branches(stems).flatMap(({ stem, branch, i }) =>
-    branch.lengthM > 2 * PASS_ASSUMPTIONS.spurKeepsM ? [branchBack(stem, i, PASS_ASSUMPTIONS.spurKeepsM)] : [],
+const sideShoots = ({ stems }: Workplace): readonly WantedCut[] => {
+  const all = branches(stems);
+  // What stands off its wall cannot be tied in: it goes first, where it begins (common practice).
+  const off = all.filter(({ branch }) => standsOffWall(branch)).map(({ stem, i }) => branchOff(stem, i));
+  const along = all.flatMap(({ stem, branch, i }) =>
+    !standsOffWall(branch) && branch.lengthM > 2 * PASS_ASSUMPTIONS.spurKeepsM
+      ? [branchBack(stem, i, PASS_ASSUMPTIONS.spurKeepsM)]
+      : [],
   );
+  return [...off, ...along];
+};
 
 const DIRECTION = { front: [0, -1], back: [0, 1], left: [-1, 0], right: [1, 0] } as const;
 /** How far a point stands past a line; negative behind it. */

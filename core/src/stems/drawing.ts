@@ -319,9 +319,12 @@ function tiered({ sketch, body }: Said): Stem[] {
   });
 }
 
+/** Towards whoever stands before the wall. */
+const OFF_WALL_DEG = 270;
 /** Arms in one plane, spread like a fan, with side shoots along them. */
 function fan({ sketch, body, evenly }: Said): Stem[] {
   const n = Math.max(1, Math.min(12, sketch.mains ?? (evenly.length || A.arms)));
+  let offWall = sketch.offWall;
   return Array.from({ length: n }, (_, i): Stem => {
     const across = n === 1 ? 0 : (2 * i) / (n - 1) - 1;
     const leanDeg = Math.round(
@@ -331,16 +334,22 @@ function fan({ sketch, body, evenly }: Said): Stem[] {
     const turnDeg = across < 0 ? 180 : 0;
     const diameterMm = evenly[i] ?? thick(14 + 6 * (1 - Math.abs(across)));
     const spurs = Math.min(MOST.branches, Math.max(2, Math.round((lengthM * 0.8) / A.spurM)));
-    const branches = Array.from({ length: spurs }, (_unused, k): SideBranch => ({
-      ...plainBranch(
-        part(0.18 + (0.8 * (k + 0.5)) / spurs),
-        thick(diameterMm * 0.3),
-        cm(sketch.shootM ?? A.spurLengthM),
-      ),
-      turnDeg: k % 2 === 0 ? 0 : 180,
-      riseDeg: 50,
-      dead: k < sketch.deadInside && i === 0,
-    }));
+    // One arm's share of those that stand off the wall, among its other side shoots.
+    const own = Math.min(spurs, Math.ceil(offWall / (n - i)));
+    offWall -= own;
+    const branches = Array.from({ length: spurs }, (_unused, k): SideBranch => {
+      const off = Math.floor(((k + 1) * own) / spurs) > Math.floor((k * own) / spurs);
+      return {
+        ...plainBranch(
+          part(0.18 + (0.8 * (k + 0.5)) / spurs),
+          thick(diameterMm * 0.3),
+          cm(sketch.shootM ?? A.spurLengthM),
+        ),
+        turnDeg: off ? OFF_WALL_DEG : k % 2 === 0 ? 0 : 180,
+        riseDeg: off ? 25 : 50,
+        dead: k < sketch.deadInside && i === 0,
+      };
+    });
     return { ...plainStem(`s${i + 1}`, diameterMm, lengthM), turnDeg, leanDeg, branches };
   });
 }

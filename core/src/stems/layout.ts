@@ -70,6 +70,12 @@ export function shootRun(branch: Run, shoot: SideShoot): Run {
   return [from, off(from, shoot)];
 }
 
+/** How far to the side a shoot may point and still stand off its wall, or into it. */
+const OFF_WALL_SPREAD_DEG = 40;
+/** A shoot that points away from the wall its plant is trained on, or into it: it cannot be tied in. */
+export const standsOffWall = ({ turnDeg }: Pick<SideShoot, "turnDeg">): boolean =>
+  Math.abs((turnDeg % 180) - 90) <= OFF_WALL_SPREAD_DEG;
+
 /** Seen from a side of the walk round it: 0 the front of the bed, 90 its right. Depth grows away from the eye. */
 export function seenFrom(
   p: Point3,

@@ -15,6 +15,8 @@ export interface Sketch {
   readonly deadInside: number;
   /** Branches of a crown that cross: each rubs on another. */
   readonly crossing: number;
+  /** Side shoots that stand straight off a wall, where they cannot be tied in. */
+  readonly offWall: number;
   /** Leaf begins so far out along the branches. */
   readonly greenM: Metres | null;
   /** Bare up to here. */
@@ -31,6 +33,7 @@ export const NO_EXTRAS: Sketch = {
   branches: null,
   deadInside: 0,
   crossing: 0,
+  offWall: 0,
   greenM: null,
   bareM: null,
   shootM: null,
@@ -63,7 +66,7 @@ function lengthIn(text: string, bare: "cm" | "in"): Metres | null {
   return m ? parseLength(m[0], bare) : null;
 }
 
-type Count = "mains" | "leaders" | "tiers" | "branches" | "deadInside" | "crossing";
+type Count = "mains" | "leaders" | "tiers" | "branches" | "deadInside" | "crossing" | "offWall";
 /** So many at most: more is a slip, or cannot be drawn. */
 const MOST_OF: Readonly<Record<Count, number>> = {
   mains: 40,
@@ -72,11 +75,16 @@ const MOST_OF: Readonly<Record<Count, number>> = {
   branches: 60,
   deadInside: 60,
   crossing: 20,
+  offWall: 60,
 };
 /** Phrases with a count of their own, tried in this order; the rest is a count of stems. */
 const COUNTS: readonly (readonly [RegExp, Count])[] = [
   [/(\d+) (?:branches |limbs )?dead (?:inside|within|branch|limb)/, "deadInside"],
   [/(\d+) dead (?:branches|limbs|twigs)/, "deadInside"],
+  [
+    /(\d+) (?:side )?(?:shoots?|spurs?|branch(?:es)?) (?:standing |growing |that stand )?(?:straight )?(?:off|out from|away from) the wall/,
+    "offWall",
+  ],
   [/(\d+) (?:crossing|rubbing) (?:branch|limb|bough)/, "crossing"],
   [/(\d+) (?:branches|limbs|boughs) (?:are |that )?(?:cross|rub)/, "crossing"],
   [/(\d+) (?:leader|fork|tops?\b)/, "leaders"],
@@ -126,7 +134,11 @@ export function readSketch(
   }
   const extras = out.mains !== null || out.leaders !== null || out.tiers !== null || out.branches !== null;
   const nothing =
-    !extras && out.greenM === null && out.bareM === null && out.shootM === null && out.deadInside + out.crossing === 0;
+    !extras &&
+    out.greenM === null &&
+    out.bareM === null &&
+    out.shootM === null &&
+    out.deadInside + out.crossing + out.offWall === 0;
   if (rest.length === 0 && !nothing && ARCHITECTURE_TABLE[build.architecture].keepsMains) return ok(out);
   const tally = readTally(rest.join(", ") || text.toLowerCase());
   if (!tally.ok) return tally;

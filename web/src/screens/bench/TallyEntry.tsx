@@ -32,13 +32,13 @@ const ofTally = (part: TallyPart, label: string): Counted => ({
   of: (s) => s.tally[part],
   to: (s, n) => ({ ...s, tally: { ...s.tally, [part]: n } }),
 });
-const ofSketch = (
-  key: "mains" | "leaders" | "tiers" | "branches" | "deadInside" | "crossing",
-  label: string,
-): Counted => ({
+/** Counts of which none is none; of the others none is not said. */
+type Plain = "deadInside" | "crossing" | "offWall";
+const PLAIN: ReadonlySet<string> = new Set<Plain>(["deadInside", "crossing", "offWall"]);
+const ofSketch = (key: "mains" | "leaders" | "tiers" | "branches" | Plain, label: string): Counted => ({
   label,
   of: (s) => s[key] ?? 0,
-  to: (s, n) => ({ ...s, [key]: key !== "deadInside" && key !== "crossing" && n === 0 ? null : n }),
+  to: (s, n) => ({ ...s, [key]: n === 0 && !PLAIN.has(key) ? null : n }),
 });
 const BY_THICKNESS: readonly Counted[] = [
   ofTally("thick", THICKNESS_TABLE.thick.label),
@@ -60,7 +60,7 @@ const COUNTED: Partial<Record<Architecture, readonly Counted[]>> = {
     ofSketch("crossing", "Branches that cross"),
   ],
   tiers: [ofSketch("mains", "Trunks"), ofSketch("leaders", "Leaders"), ofSketch("tiers", "Tiers"), DEAD],
-  wall: [ofSketch("mains", "Arms"), DEAD],
+  wall: [ofSketch("mains", "Arms"), DEAD, ofSketch("offWall", "Side shoots off the wall")],
 };
 
 interface Props {
