@@ -1,5 +1,6 @@
 /** Sap and disease that make the season of a cut matter beyond flowers and frost. */
 import { YEAR_DAYS } from "../calendar/index.ts";
+import type { Taxon } from "../catalogue/index.ts";
 import type { Celsius, Days } from "../units/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
 import { inCycle } from "../phenology/index.ts";
@@ -20,10 +21,13 @@ function bleeding(q: Question): readonly Finding[] {
   const u = inCycle(q.kind.year, q.day);
   const rises = u >= wakes.day + YEAR_DAYS - AILMENT_DAYS.sapBefore || u < wakes.day + AILMENT_DAYS.sapAfter;
   const next = u >= wakes.day + AILMENT_DAYS.sapAfter ? YEAR_DAYS : 0;
-  return rises
-    ? [finding("fine", "bleeds", { until: stageDate(q, wakes.day + AILMENT_DAYS.sapAfter + next) }, "practice")]
-    : NOTHING;
+  if (!rises) return NOTHING;
+  const until = stageDate(q, wakes.day + AILMENT_DAYS.sapAfter + next);
+  const waits = RUNS_FOR_WEEKS.has(q.taxon.habit);
+  return [finding(waits ? "wait" : "fine", "bleeds", { until }, "practice", waits ? { by: "day", on: until } : null)];
 }
+/** A tree drips for days and is little the worse; a vine's thin wood runs for weeks (common practice). */
+const RUNS_FOR_WEEKS: ReadonlySet<Taxon["habit"]> = new Set(["climber"]);
 
 function silverLeaf(q: Question): readonly Finding[] {
   const { climate } = q.model;

@@ -50,7 +50,7 @@ export const BROADLEAF_EVERGREENS = kinds(base, [
     ],
     { floweringWood: "foliage", never: {}, frost: tender(-2, -13), routineTask: "shape", blade: "Tip behind the faded flush, two or three times by midsummer: red stays at eye level." },
   ],
-  ["gardenia-jasminoides", "Gardenia jasminoides", "Gardenia", "dome", [0.12, 0.25, 0.4], [0.9, 2], [0.9, 1.8], "8a", [{ ...springBloom(warm(250), 50, 20, 0.95), name: "summer flowers" }], { frost: tender(-1, -9) }],
+  ["gardenia-jasminoides", "Gardenia jasminoides", "Gardenia", "dome", [0.12, 0.25, 0.4], [0.9, 2], [0.9, 1.8], "8a", [{ ...springBloom(warm(250), 50, 50, 0.95), name: "summer flowers" }], { frost: tender(-1, -9) }],
   ["loropetalum-chinense", "Loropetalum chinense", "Chinese fringe flower", "fountain", [0.2, 0.4, 0.7], [1.2, 3], [1.2, 3], "7b", [springBloom(spring(0.3), 30, 35, 0.4)], { ...small, frost: tender(-2, -14) }],
   ["illicium-floridanum", "Illicium floridanum (and Illicium parviflorum)", "Anise shrub", "dome", [0.15, 0.3, 0.5], [1.8, 3.5], [1.5, 3], "7a", [springBloom(spring(0.8), 25, 40, 0.3)], { hazards: ["toxic-clippings"], shadeVigour: 0.9 }],
   ["garrya-elliptica", "Garrya elliptica", "Silk-tassel bush", "dome", [0.2, 0.4, 0.6], [2, 4], [2, 4], "7b", [{ ...oldBloom("winter catkins", seasonDay(355), 70, [200, 280], 0.9) }], { frost: tender(-2, -12), regrowthFromLeaflessWood: "slow" }],

@@ -75,5 +75,5 @@ export const MORE_PERENNIALS = kinds(perennial, [
   ["vernonia-noveboracensis", "Vernonia", "Ironweed", "upright", [1.2, 1.8, 2.2], [1.2, 2.2], [0.7, 1.2], "4b", [shortBloom(950, 40)]],
   ["salvia-leucantha", "Salvia leucantha", "Mexican bush sage", "fountain", [0.8, 1.1, 1.4], [0.9, 1.5], [1, 1.6], "8b", [summerBloom(1000, 10)], { frost: tender(-1, -8, 1, false), wildlife: ["hummingbirds"] }],
   ["canna-hedychium", "Canna (and Hedychium)", "Canna|Ginger lily", "upright", [1, 1.6, 2.2], [0.8, 2.2], [0.5, 1], "8a", [summerBloom(500, 14)], { frost: tender(0, -5, 1, false), year: deciduousYear(34, 350) }],
-  ["nepeta-faassenii", "Nepeta (faassenii, racemosa)", "Catmint", "mound", [0.3, 0.5, 0.7], [0.3, 0.8], [0.5, 1], "4a", [summerBloom(20, 13)], { blade: "Sheared by half after the first flush it flowers again; old stems off in late winter.", wildlife: ["bees"] }],
+  ["nepeta-faassenii", "Nepeta (faassenii, racemosa)", "Catmint", "mound", [0.3, 0.5, 0.7], [0.3, 0.8], [0.5, 1], "4a", [{ ...summerBloom(20, 13), flushes: true }], { blade: "Sheared by half after the first flush it flowers again; old stems off in late winter.", wildlife: ["bees"] }],
 ]);
