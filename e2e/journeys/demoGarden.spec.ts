@@ -154,3 +154,14 @@ test("a broken file is refused with where and why, and nothing changes", async (
   await refuse('{"format":"wren-song-garden","version":1,"garden":{"id":"x"}}', /garden\.name: This field is missing/);
   await expect(app.button("Nothing to undo")).toBeDisabled();
 });
+
+test("the first screen's script carries neither MUI nor a schema library", async ({ page }) => {
+  const html = await (await page.request.get("/")).text();
+  const scripts = [...html.matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)].map((m) => m[1]!);
+  expect(scripts.length).toBeGreaterThan(0);
+  for (const src of scripts) {
+    const text = await (await page.request.get(src)).text();
+    // Names that both leave in whatever carries them.
+    expect([src, /MuiButton|invalid_type/.exec(text)?.[0]]).toEqual([src, undefined]);
+  }
+});
