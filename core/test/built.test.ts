@@ -445,10 +445,15 @@ describe("passes by architecture and wish", () => {
         const { stems, build } = drawn(t.id, `one trunk, ${n} branches`);
         expect([t.id, n, rubbingOf(stems[0]!, build)]).toEqual([t.id, n, []]);
       }
-    for (const form of ["standard", "weeping", "trunk"] as const) {
-      const { stems, build } = drawn("syringa-vulgaris", "one trunk, 11 branches", { form });
-      expect([form, rubbingOf(stems[0]!, build)]).toEqual([form, []]);
-    }
+    for (const form of ["standard", "weeping", "trunk"] as const)
+      for (const words of [
+        "one trunk, 11 branches",
+        "one trunk, 3 leaders, 8 branches",
+        "one trunk, 5 leaders, 12 branches",
+      ]) {
+        const { stems, build } = drawn("hydrangea-macrophylla", words, { form });
+        expect([form, words, rubbingOf(stems[0]!, build)]).toEqual([form, words, []]);
+      }
     for (const [words, pairs] of [
       ["one trunk, 9 branches, 2 crossing", 1],
       ["one trunk, nine branches, four crossing branches", 2],

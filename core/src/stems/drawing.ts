@@ -9,7 +9,7 @@ import { THICKNESS_TABLE, THICKNESSES } from "./classes.ts";
 import { branchRun, radiusOf } from "./layout.ts";
 import { halfAt, outsideM, toSurface, type Body } from "./outline.ts";
 import type { Sketch } from "./sketch.ts";
-import { meeting } from "./rubbing.ts";
+import { apart, meeting } from "./rubbing.ts";
 import { NO_EXTRAS } from "./sketch.ts";
 import { stemCount, type Tally } from "./tally.ts";
 
@@ -265,7 +265,9 @@ function trunks({ sketch, body, build, evenly }: Said): Stem[] {
     };
     // On one trunk "two crossing" can only be branches.
     const crossing = t === 0 ? sketch.crossing + (n === 1 ? sketch.tally.crossing : 0) : 0;
-    return { ...trunk, branches: withCrossing(trunk, Math.ceil(crossing / 2), leaders > 1 ? leaders : 0, build) };
+    const firm = leaders > 1 ? leaders : 0;
+    const free = { ...trunk, branches: apart(trunk, firm, build) };
+    return { ...free, branches: withCrossing(free, Math.ceil(crossing / 2), firm, build) };
   });
 }
 const crownFrom = (body: Body): Share => (toSurface(body, 0, 60) > 0 && body.outline !== "standard" ? 0.3 : 0.54);

@@ -29,19 +29,44 @@ export function nearestOf(a: Run, b: Run): { readonly onA: Share; readonly onB: 
   return { onA, onB, m: Math.sqrt(times(gap, gap)) };
 }
 
+/** A branch where it runs. */
+interface Placed {
+  readonly branch: SideBranch;
+  readonly run: Run;
+}
+function rub(a: Placed, b: Placed): boolean {
+  const half = ((a.branch.diameterMm + b.branch.diameterMm) / 2) * MM;
+  const { onA, onB, m } = nearestOf(a.run, b.run);
+  // Nearest where they leave the trunk they part from there on.
+  return m <= half + NEAR_M && onA > FROM && onB > FROM;
+}
+
 /** Pairs of live branches of a stem that rub on each other, by their places in its list. */
 export function rubbingOf(stem: Stem, build: Bent): readonly (readonly [number, number])[] {
-  const out: (readonly [number, number])[] = [];
-  const runs = stem.branches.map((b) => (b.dead ? null : branchRun(stem, b, build)));
-  runs.forEach((a, i) => {
-    for (let j = i + 1; a !== null && j < runs.length; j++) {
-      const b = runs[j];
-      if (!b) continue;
-      const half = ((stem.branches[i]!.diameterMm + stem.branches[j]!.diameterMm) / 2) * MM;
-      if (nearestOf(a, b).m <= half + NEAR_M) out.push([i, j]);
-    }
-  });
-  return out;
+  const placed = stem.branches.map((branch) => ({ branch, run: branchRun(stem, branch, build) }));
+  return placed.flatMap((a, i) =>
+    a.branch.dead
+      ? []
+      : placed.slice(i + 1).flatMap((b, k) => (!b.branch.dead && rub(a, b) ? [[i, i + 1 + k] as const] : [])),
+  );
+}
+
+const TURN_DEG = 17;
+const MOST_TURNS = 20;
+/** Branches of a drawing turned aside until none rubs on one before it; the first ones stand as they are. */
+export function apart(stem: Stem, firm: number, build: Bent): SideBranch[] {
+  const out: Placed[] = [];
+  const turned = (branch: SideBranch, by: number): Placed => {
+    const b = { ...branch, turnDeg: (branch.turnDeg + by + 360) % 360 };
+    return { branch: b, run: branchRun(stem, b, build) };
+  };
+  for (const [i, branch] of stem.branches.entries()) {
+    let b = turned(branch, 0);
+    for (let k = 1; i >= firm && k <= MOST_TURNS && out.some((o) => rub(o, b)); k++)
+      b = turned(branch, TURN_DEG * Math.ceil(k / 2) * (k % 2 === 0 ? 1 : -1));
+    out.push(b);
+  }
+  return out.map((p) => p.branch);
 }
 
 const RAD = Math.PI / 180;
