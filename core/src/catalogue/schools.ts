@@ -193,7 +193,8 @@ export const SCHOOLS: readonly School[] = [
       { warmerThanC: -21, option: "spring-only" },
       { warmerThanC: -100, option: "winter-killed" },
     ],
-    because: "canes live through winters of about −21 °C; below that most die back and the cut follows the live wood; with hardly a frost there is nothing to shelter",
+    because:
+      "canes live through winters of about −21 °C; below that most die back and the cut follows the live wood; with hardly a frost there is nothing to shelter",
   },
   {
     id: "how-to-renew",
