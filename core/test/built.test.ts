@@ -475,6 +475,24 @@ describe("passes by architecture and wish", () => {
       expect(after.flatMap((x) => rubbingOf(x, build))).toEqual([]);
     }
   });
+  test("a branch that rubs on a leader goes, the leader stays", () => {
+    const { plant, stems, m, build } = drawn("cornus-kousa", "one trunk, two leaders, 6 branches");
+    const [trunk] = stems as [Stem];
+    const leads = trunk.branches.map((b, i) => (b.riseDeg > 70 ? i : -1)).filter((i) => i >= 0);
+    // Led over the leader: turned and raised until it meets it.
+    const met = Array.from({ length: 360 * 60 }, (_, k) => {
+      const branches = trunk.branches.with(-1, {
+        ...trunk.branches.at(-1)!,
+        turnDeg: k % 360,
+        riseDeg: Math.floor(k / 360) - 20,
+      });
+      return { ...trunk, branches };
+    }).find((s) => rubbingOf(s, build).some((pair) => leads.includes(pair[0])))!;
+    const { passes } = suggest(m, { plant, stems: [met], task: "thin" }, on);
+    expect(passes.find((p) => p.pass === "crossing")!.cuts).toEqual([
+      { cut: "branch-off", stemId: met.id, branch: met.branches.length - 1 },
+    ]);
+  });
   test("how near two branches come is what a walk along both finds", () => {
     const at = fc.double({ min: -1, max: 1, noNaN: true });
     const point = fc.record({ x: at, y: at, z: at });

@@ -336,10 +336,8 @@ function offPath(w: Workplace): readonly WantedCut[] {
 }
 const LEAST_KEPT_M: Metres = 0.05;
 
-/** Of two branches that rub the worse one: what grows straight up or hangs, else the thinner. */
-const worseBranch = (a: SideBranch, b: SideBranch): number =>
-  Number(steep(b)) - Number(steep(a)) || a.diameterMm - b.diameterMm;
-const steep = ({ riseDeg }: SideBranch): boolean => riseDeg > PASS_ASSUMPTIONS.uprightDeg || riseDeg < 0;
+/** Of two branches that rub the worse one is the thinner, which is never a leader; of equals the steeper. */
+const worseBranch = (a: SideBranch, b: SideBranch): number => a.diameterMm - b.diameterMm || b.riseDeg - a.riseDeg;
 
 /** Stems from the ground go as a whole; of what a trunk carries the worse branch of each pair, at its collar. */
 function crossing(w: Workplace): readonly WantedCut[] {
