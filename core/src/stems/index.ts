@@ -4,6 +4,7 @@ export * from "./outline.ts";
 export * from "./sketch.ts";
 export * from "./architecture.ts";
 export * from "./layout.ts";
+export { DRAWING_ASSUMPTIONS, plainBranch, plainStem } from "./plain.ts";
 export * from "./drawing.ts";
 export * from "./check.ts";
 export { nearestOf, rubbingOf } from "./rubbing.ts";
