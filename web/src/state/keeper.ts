@@ -114,7 +114,8 @@ async function behindCopy(onFound: (found: Found) => void): Promise<void> {
  */
 export function watchOthers(onFound: (found: Found) => void): () => void {
   const look = async (rev: number): Promise<void> => {
-    if (copied) await behindCopy(onFound);
+    // A change that came first has read the rows already.
+    if (copied && tab.kept === null) await behindCopy(onFound);
     await writing;
     if (tab.kept !== null && tab.kept.rev >= rev) return;
     const found = await written(loadStored(db, tab));

@@ -33,17 +33,21 @@ export const DARK: Record<keyof typeof LIGHT, string> = {
   frost: "#8fbbdc",
 };
 
-const vars = (c: Record<string, string>): Record<string, string> =>
-  Object.fromEntries(Object.entries(c).map(([k, v]) => [`--${k}`, v]));
+/** A rule of a style sheet. */
+export const cssRule = (of: string, said: object): string =>
+  `${of}{${Object.entries(said)
+    .map(([k, v]) => `${k}:${String(v)}`)
+    .join(";")}}`;
 
 /** The colours as CSS variables, so that drawings follow the scheme without re-rendering; laid down before anything is drawn. */
 export function layColours(): void {
   const sheet = document.createElement("style");
   // The browser's own parts, scroll bars and calendars, follow as well.
-  const rule = (of: string, scheme: string, c: Record<string, string>): string =>
-    `${of}{color-scheme:${scheme};${Object.entries(vars(c))
-      .map(([k, v]) => `${k}:${v}`)
-      .join(";")}}`;
-  sheet.textContent = rule(":root", "light", LIGHT) + rule('[data-scheme="dark"]', "dark", DARK);
+  const scheme = (of: string, name: string, c: Record<string, string>): string =>
+    cssRule(of, {
+      "color-scheme": name,
+      ...Object.fromEntries(Object.entries(c).map(([k, v]) => [`--${k}`, v])),
+    });
+  sheet.textContent = scheme(":root", "light", LIGHT) + scheme('[data-scheme="dark"]', "dark", DARK);
   document.head.prepend(sheet);
 }
