@@ -261,6 +261,7 @@ export {
   conductingSection,
   halfAt,
   leafAbove,
+  leafStanding,
   leafOf,
   plainBranch,
   plainStem,
@@ -468,6 +469,7 @@ export {
   pastUpkeep,
   renewalThird,
   suggest,
+  treeForm,
   tryOut,
   waiting,
   wantedIn,
@@ -502,7 +504,6 @@ export {
   programmePlans,
   renewals,
   stepDay,
-  treeForm,
   treeFormOf,
   heightTask,
 } from "./outlook/index.ts";

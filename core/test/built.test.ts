@@ -49,7 +49,12 @@ import {
   type Stem,
   type StemCut,
   type Task,
+  type Unanswered,
+  type Pass,
   gainsOf,
+  taskForGoal,
+  leafStanding,
+  GOALS,
   gainText,
   inFeet,
   voiceOf,
@@ -378,6 +383,154 @@ describe("one aim", () => {
       2 - 2 * kind("syringa-vulgaris").growthM[1],
       2,
     );
+  });
+});
+
+describe("a wish is answered as practice answers it (common practice, written before the passes were changed)", () => {
+  /** What is proposed on the first good day, in short: each pass with its cuts, and what got none. */
+  const proposed = (id: string, words: string, more: Partial<Plant>, task: Task, on: string) => {
+    const { plant, stems, m, build } = drawn(id, words, { heightOn: date("2025-12-10"), ...more });
+    const s = suggest(m, { plant, stems, task }, date(on));
+    const of = (pass: Pass): readonly StemCut[] => s.passes.find((p) => p.pass === pass)?.cuts ?? [];
+    return { s, of, plant, stems, build, after: stemsAfter(stems, s.cuts, build) };
+  };
+  const ids = (cuts: readonly StemCut[]): readonly string[] => cuts.flatMap((c) => ("stemId" in c ? [c.stemId] : []));
+  test("heads of a mophead: its dead stems go along", () => {
+    const { of } = proposed(
+      "hydrangea-macrophylla",
+      "20 stems: 4 thick, 12 middling, 4 thin, 3 dead",
+      {},
+      "deadhead",
+      "2026-04-20",
+    );
+    expect([ids(of("dead")), of("ends")]).toEqual([["s18", "s19", "s20"], [{ cut: "dead-heads" }]]);
+  });
+  test("upright: what is thinner than a pencil goes first, a third at most; the rest is cut level", () => {
+    const words = "18 stems: 10 middling, 8 thin";
+    const more = { heightM: 1.3, widthM: 1.3, goal: wish("upright") };
+    const { of } = proposed("hydrangea-arborescens", words, more, "shape", "2026-03-10");
+    expect(ids(of("weak")).toSorted()).toEqual(["s12", "s14", "s15", "s16", "s17", "s18"]);
+    expect(of("height").map((c) => c.cut)).toEqual(["top"]);
+  });
+  test("fewer, larger flowers on a rose: oldest and spindly canes out, the strong ones short", () => {
+    const words = "9 canes: 3 old, 4 middling, 2 young, 1 dead";
+    const more = { heightM: 1.3, widthM: 0.9, goal: wish("large-flowers") };
+    const { s, of, after } = proposed("rosa-hybrid-tea", words, more, "hard-cutback", "2026-03-20");
+    expect([ids(of("dead")), ids(of("weak")), ids(of("oldest"))]).toEqual([["s9"], ["s8", "s7"], ["s1", "s2"]]);
+    expect([after.length, s.passes.at(-1)!.pass]).toEqual([4, "height"]);
+  });
+  test("a climber that is cut down every year is cut down", () => {
+    const { of } = proposed("clematis-viticella", "8 stems", { heightM: 3, widthM: 1.2 }, "hard-cutback", "2026-03-05");
+    expect(of("height")).toHaveLength(8);
+    for (const c of of("height")) expect(c.cut === "head" ? c.keptM : NaN).toBeCloseTo(0.3, 1);
+  });
+  test("a pollard is cut to its own head: every rod, never the trunk; where it was cut last is the aim", () => {
+    const more = { heightM: 4, widthM: 3, form: "pollard" as const, goal: wish("coloured-stems"), lastCutM: 1.8 };
+    const { s, plant, stems, build } = proposed(
+      "salix-alba-stems",
+      "one trunk, 14 branches, crown from 1.8 m",
+      more,
+      "hard-cutback",
+      "2026-03-01",
+    );
+    expect(s.cuts).toEqual(stems[0]!.branches.map((_, branch) => ({ cut: "branch-off", stemId: "s1", branch })));
+    expect(amountsOf(stems, s.cuts, build).after.heightM).toBeCloseTo(1.8, 2);
+    const aim = (p: Plant) => aimOn(modelOf([p]), p, date("2026-03-01"), "hard-cutback").height!.cutAtM;
+    expect([aim(plant), aim({ ...plant, form: null }) < 0.2]).toEqual([1.8, true]);
+  });
+  test("tree form: the worst stems out by a third at most, the rest cleared by a step", () => {
+    const more = { heightM: 3, widthM: 2.4, goal: wish("tree-form") };
+    const { s, of } = proposed("viburnum-opulus", "10 stems: 4 thick, 6 middling", more, "shape", "2026-06-20");
+    expect(ids(of("frame"))).toEqual(["s10", "s9", "s8"]);
+    expect(of("lift").map((c) => c.cut)).toEqual(["lift"]);
+    expect(s.unanswered).toEqual([]);
+    const small = proposed("spiraea-japonica", "10 stems", { goal: wish("tree-form") }, "shape", "2026-03-20");
+    expect(small.s.unanswered).toContain("no-tree");
+  });
+  test.each<[string, string, Partial<Plant>, string, Unanswered]>([
+    [
+      "pinus-strobus",
+      "one trunk, 7 tiers",
+      { heightM: 4, widthM: 2.6, goal: wish("view", 3) },
+      "2026-05-20",
+      "leader-stays",
+    ],
+    ["ilex-aquifolium", "one trunk, 9 tiers", { heightM: 3.5, goal: wish("natural") }, "2026-03-10", "as-it-grows"],
+    [
+      "cotinus-coggygria",
+      "7 stems: 3 thick, 4 middling",
+      { heightM: 3, widthM: 2.8, goal: wish("natural") },
+      "2026-07-20",
+      "nothing-needed",
+    ],
+    [
+      "juniperus-chinensis",
+      "8 stems: 4 thick, 4 middling",
+      {
+        heightM: 1.2,
+        widthM: 2.6,
+        goal: { ...wish("off-path"), lines: [{ side: "front", what: "path", called: "", distanceM: 1, upToM: null }] },
+      },
+      "2026-05-10",
+      "line-undrawn",
+    ],
+  ])("%s, %s: nothing is cut, and why (%#)", (id, words, more, on, why) => {
+    const { s } = proposed(id, words, more, "shape", on);
+    expect([s.cuts, s.unanswered]).toEqual([[], [why]]);
+  });
+  test("from the inside never the top, and what has light only where it crowds another", () => {
+    const { of, stems, build } = proposed(
+      "acer-palmatum",
+      "two trunks, crown from 80 cm, 10 branches",
+      { heightM: 3, widthM: 3, goal: wish("open") },
+      "shape",
+      "2026-01-10",
+    );
+    expect(of("inside").length).toBeGreaterThan(2);
+    const { before, after } = amountsOf(stems, of("inside"), build);
+    expect(after.heightM).toBe(before.heightM);
+  });
+  test("what ends in the shade goes from the inside before all else, however far from the next it stands", () => {
+    const more = { heightM: 3, widthM: 3, goal: wish("open") };
+    const { plant, m, stems } = drawn("acer-palmatum", "one trunk, crown from 80 cm, 8 branches", more);
+    const short = { ...plainBranch(0.36, 6, 0.15), turnDeg: 200 };
+    const dark = [{ ...stems[0]!, branches: [...stems[0]!.branches, short] }];
+    const s = suggest(m, { plant, stems: dark, task: "shape" }, date("2026-01-10"));
+    expect(s.passes.find((p) => p.pass === "inside")!.cuts[0]).toEqual({ cut: "branch-off", stemId: "s1", branch: 8 });
+  });
+  test("what weeps goes with the wood it hangs from: no level cut below its branches leaves leaf", () => {
+    const build = buildOf(kind("salix-caprea-weeping"));
+    const body = bodyOf(build, 1.8, 1.4);
+    expect([build.outline, leafAbove(body, 1.4), leafStanding(body, 1.4) < 0.4]).toEqual(["weeping", 1, true]);
+    expect(leafAbove(body, 1.65)).toBeLessThan(0.9);
+  });
+  test("every wish is answered by a cut, by what stays, or by why there is none", () => {
+    const sorts = [
+      "syringa-vulgaris",
+      "hydrangea-arborescens",
+      "rosa-hybrid-tea",
+      "acer-palmatum",
+      "picea-glauca",
+      "wisteria-sinensis",
+      "juniperus-horizontalis",
+      "buxus-sempervirens",
+      "miscanthus-sinensis",
+    ];
+    for (const id of sorts)
+      for (const goal of GOALS) {
+        const plant = plantOf(id, { goal: wish(goal) });
+        const m = modelOf([plant]);
+        const task = taskForGoal(m, plant);
+        const { architecture } = buildOf(kind(id));
+        const stems = stemsFromTally(
+          { ...NO_STEMS, middling: ARCHITECTURE_TABLE[architecture].keepsMains ? 1 : 5 },
+          plant,
+          buildOf(kind(id)),
+        );
+        const s = suggest(m, { plant, stems, task }, date("2026-03-20"));
+        const said = s.cuts.length + s.passes.length + s.unanswered.length + Number(s.waits !== null);
+        if (task !== "leave") expect([id, goal, task, said > 0]).toEqual([id, goal, task, true]);
+      }
   });
 });
 

@@ -116,6 +116,8 @@ describe("from a goal to a task", () => {
     ["syringa-vulgaris", "routine", "shape"],
     ["spiraea-japonica", "routine", "hard-cutback"],
     ["spiraea-japonica", "keep-size", "shape"],
+    ["buddleja-davidii", "keep-size", "shape"],
+    ["pinus-mugo", "fuller", "candle"],
     ["buxus-sempervirens", "keep-size", "shear"],
     ["buxus-sempervirens", "outline", "shear"],
     ["rhododendron-large-leaved", "outline", "shape"],
@@ -127,6 +129,14 @@ describe("from a goal to a task", () => {
     ["hydrangea-quercifolia", "let-go", "leave"],
   ])("%s, %s: %s", (id, kind, task) => {
     expect(taskForGoal(model, plantOf(id, { goal: wish(kind) }))).toBe(task);
+  });
+  test("what grows most of its wanted height in a season is held by its yearly cutback (common practice)", () => {
+    const at = (id: string, m: number): Task => taskForGoal(model, plantOf(id, { goal: wish("smaller", m) }));
+    expect([at("buddleja-davidii", 2), at("buddleja-davidii", 4), at("syringa-vulgaris", 0.5)]).toEqual([
+      "hard-cutback",
+      "shape",
+      "shape",
+    ]);
   });
 
   test("no goal ever asks for what is wrong for the kind", () => {
@@ -173,7 +183,7 @@ describe("at the plant", () => {
   test("clean-up comes first; dead wood ends there; spent flowers are their ends only", () => {
     for (const t of CATALOGUE.taxa) {
       expect(passOrder(t, "shape")[0]).toBe("dead");
-      expect(passOrder(t, "deadhead")).toEqual(["ends"]);
+      expect(passOrder(t, "deadhead")).toEqual(["dead", "hazard", "ends"]);
       expect(passOrder(t, "leave")).toEqual([]);
     }
     expect(passOrder(taxon("syringa-vulgaris"), "dead-only")).toEqual(["dead", "hazard"]);

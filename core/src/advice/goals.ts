@@ -34,7 +34,7 @@ export const GOAL_TABLE: Readonly<Record<GoalKind, GoalRow>> = {
   "keep-size": row("Keep it at a height", ["shape", "routine"], SIZED),
   smaller: row("Make it smaller", ["shape", "routine"], SIZED),
   wider: row("Wider, not taller: knit into a screen", ["shape", "routine"], SIZED),
-  fuller: row("Fuller from below", ["shape", "routine"], { passes: "renewal" }),
+  fuller: row("Fuller from below", ["candle", "shape", "routine"], { passes: "renewal" }),
   open: row("More open", ["shape", "routine"], { passes: "shaping" }),
   upright: row("Upright instead of flopping", ["shape", "routine"], { passes: "cutback" }),
   "large-flowers": row("Fewer but larger flowers, long stems for the vase", ["hard-cutback", "shape"], {
@@ -84,6 +84,8 @@ export const goalLabel = (g: GoalKind): string => GOAL_TABLE[g].label;
 /** Goals that come with a height. */
 export const goalHasHeight = (g: GoalKind): boolean => GOAL_TABLE[g].height;
 
+const MOSTLY = 0.5;
+
 function taskForTaxon(model: GardenModel, plant: Plant, taxon: Taxon): Task {
   const changes = model.schooling(plant, taxon).options.map((o) => o.changes);
   const fits = (t: Task): boolean =>
@@ -94,6 +96,10 @@ function taskForTaxon(model: GardenModel, plant: Plant, taxon: Taxon): Task {
   const goal = GOAL_TABLE[plant.goal.kind];
   const wanted = goal.tasks.map((t) => (t === "routine" ? routine : t === "renewal" ? renewal : t));
   const sized = goal.height && wanted[0] === "shape" && taxon.outline && taxon.routineTask === "shear";
+  // What is cut down every year gets its height by that, where a season's growth is most of what is wanted.
+  const { heightM } = plant.goal;
+  const mostlyNew = goal.height && heightM !== null && heightM - taxon.growthM[1] < MOSTLY * heightM;
+  if (mostlyNew && taxon.passes === "cutback" && routine === "hard-cutback") return routine;
   return [sized ? "shear" : wanted[0]!, ...wanted.slice(1)].find(fits) ?? routine;
 }
 

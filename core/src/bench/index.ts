@@ -6,3 +6,4 @@ export * from "./subset.ts";
 export * from "./passes.ts";
 export * from "./suggest.ts";
 export * from "./cutList.ts";
+export * from "./treeForm.ts";

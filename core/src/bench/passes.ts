@@ -3,7 +3,7 @@ import { suckersToKeep, type Standing } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { Pass } from "../craft/index.ts";
 import type { Aim } from "../garden/index.ts";
-import type { Plant, SideBranch, Stem, StemCut } from "../model/index.ts";
+import type { GoalKind, Plant, SideBranch, Stem, StemCut } from "../model/index.ts";
 import {
   alongStem,
   ARCHITECTURE_TABLE,
@@ -16,6 +16,7 @@ import {
   shootEnds,
   shootRun,
   standsOffWall,
+  thicknessOf,
   THUMB_MM,
   type Build,
   type Point3,
@@ -23,6 +24,7 @@ import {
 } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { BLADE, cutAbove } from "./blade.ts";
+import { fromInside } from "./inside.ts";
 
 export const PASS_ASSUMPTIONS = {
   /** Canes from here on are old. */
@@ -37,8 +39,8 @@ export const PASS_ASSUMPTIONS = {
   halvedFrom: 0.5,
   /** Shoots steeper than this stand up out of layers. */
   uprightDeg: 60,
-  /** No more than this part of the branches goes from the inside in a year. */
-  insideMost: 0.25,
+  /** Where fewer and stronger shoots are wanted, no more than this part of the stems is too weak. */
+  weakMost: 1 / 3,
   /** Side shoots keep so much, m: two or three buds. */
   spurKeepsM: 0.08,
   /** What crosses a line is cut so far behind it, m. */
@@ -55,9 +57,14 @@ export interface Workplace {
   readonly standing: Standing;
   readonly evergreen: boolean;
   readonly bareFoot: boolean;
+  /** Fewer and stronger shoots are wanted. */
+  readonly fewer: boolean;
   /** The lowest that breaks, along a stem; 0 where it breaks from the ground. */
   readonly leastM: Metres;
 }
+
+/** Wishes that are met by fewer and stronger shoots. */
+const FEWER: ReadonlySet<GoalKind> = new Set<GoalKind>(["upright", "large-flowers"]);
 
 /** A plant's stand as the first pass meets it. */
 export const workplaceOf = (
@@ -76,6 +83,7 @@ export const workplaceOf = (
     standing,
     evergreen: build.evergreen,
     bareFoot: plant.health?.sparseFoot ?? false,
+    fewer: FEWER.has(plant.goal.kind),
     leastM: taxon.leastStubM ?? 0,
   };
 };
@@ -234,20 +242,19 @@ const upright = ({ stems }: Workplace): readonly WantedCut[] =>
     );
   });
 
-/** Branches that stand in the others' shade: the least leaf for their wood. */
-function inside(w: Workplace): readonly WantedCut[] {
-  const leaf = leafOf(w.drawn, w.build);
-  const at = new Map(w.drawn.map((s, i) => [s.id, i]));
-  const all = branches(w.stems).map(({ stem, branch, i }) => ({
-    stem,
-    i,
-    light: (leaf.stems[at.get(stem.id)!]?.branches[i]?.all ?? 0) / branch.diameterMm ** 2,
-  }));
-  const most = Math.floor(all.length * PASS_ASSUMPTIONS.insideMost);
-  return all
-    .toSorted((a, b) => a.light - b.light)
-    .slice(0, most)
-    .map(({ stem, i }) => branchOff(stem, i));
+const inside = ({ stems, drawn, build }: Workplace): readonly WantedCut[] =>
+  fromInside(stems, drawn, build).map(({ stem, branch }) => branchOff(stem, branch));
+
+/** Marked as weak; where fewer and stronger ones are wanted also what is no thicker than a pencil, the thinnest first. */
+function weak(w: Workplace): readonly WantedCut[] {
+  const marked = faulty("weak")(w);
+  if (!w.fewer || !stemsMayGo(w)) return marked;
+  const live = w.stems.filter(isLive);
+  const spindly = live
+    .filter((s) => thicknessOf(s.diameterMm) === "thin" && !s.faults.includes("weak"))
+    .toSorted((a, b) => a.diameterMm - b.diameterMm)
+    .slice(0, Math.max(0, Math.floor(live.length * PASS_ASSUMPTIONS.weakMost) - marked.length));
+  return [...marked, ...spindly.map((s) => remove(s, 1 / s.diameterMm))];
 }
 
 /** Side shoots of a frame back to two or three buds. */
@@ -356,7 +363,7 @@ const BY_PASS: Partial<Record<Pass, (w: Workplace) => readonly WantedCut[]>> = {
   dead: deadWood,
   hazard: ({ stems }) => stems.filter((s) => s.state === "damaged" || s.state === "diseased").map((s) => remove(s)),
   low: faulty("low"),
-  weak: faulty("weak"),
+  weak,
   "wrong-way": faulty("wrong-way"),
   crossing,
   oldest,

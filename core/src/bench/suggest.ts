@@ -3,7 +3,7 @@
  * account. What had to stay for the cap is said too. Every cut can be put back or changed afterwards.
  */
 import type { PlainDate } from "../calendar/index.ts";
-import type { SideShoot, Stem, StemCut } from "../model/index.ts";
+import type { GoalKind, SideShoot, Stem, StemCut } from "../model/index.ts";
 import { aimOn, heightOf, reductionOn, type Aim, type GardenModel } from "../garden/index.ts";
 import { regimeOf } from "../price/index.ts";
 import {
@@ -33,7 +33,8 @@ import {
 } from "./passes.ts";
 import { BENCH_LIMITS, isRefusal, waiting, type Remark } from "./remarks.ts";
 import { bestSubset } from "./subset.ts";
-import { tryOut, type TryQuestion } from "./tryOut.ts";
+import { treeForm, type TreeForm } from "./treeForm.ts";
+import { renewalThird, tryOut, type TryQuestion } from "./tryOut.ts";
 
 export const SUGGEST_ASSUMPTIONS = {
   /** Tips: of a year's growth. */
@@ -56,7 +57,18 @@ export interface PassSuggestion {
 }
 
 /** Why a wish gets no cut. */
-export type Unanswered = "no-line" | "behind-line" | "at-height" | "leader-stays" | "nothing-inside" | "nothing-weak";
+export type Unanswered =
+  | "no-line"
+  | "behind-line"
+  | "line-undrawn"
+  | "at-height"
+  | "leader-stays"
+  | "nothing-inside"
+  | "nothing-weak"
+  | "no-tree"
+  | "is-tree"
+  | "as-it-grows"
+  | "nothing-needed";
 
 /** A proposed set of cuts, pass by pass. */
 export interface Suggestion {
@@ -93,6 +105,7 @@ interface Setting {
 }
 
 const EPSILON = 1e-9;
+const isLive = (s: Stem): boolean => s.state === "live";
 /** So many cuts of one pass are chosen among exactly; of more the first that fit are taken. */
 const MOST_CHOSEN = 60;
 
@@ -100,13 +113,15 @@ const MOST_CHOSEN = 60;
 function chosen(pass: Pass, wanted: readonly WantedCut[], w: Workplace, set: Setting, left: Share, gone: Gone) {
   if (pass === "dead" || pass === "hazard") return wanted;
   if (pass === "oldest" && set.thirdByCount !== null) {
-    const live = w.stems.filter((s) => s.state === "live").toSorted(oldestFirst);
+    const live = w.stems.filter(isLive).toSorted(oldestFirst);
     const most = Math.max(0, set.thirdByCount - gone.live);
     const byId = new Map(wanted.map((x) => [x.stem.id, x]));
     return live
       .slice(0, most)
       .map((s): WantedCut => byId.get(s.id) ?? { cut: { cut: "remove", stemId: s.id }, stem: s, worth: 1 });
   }
+  // However much may go, a rose is not left without its stronger half.
+  if (pass === "oldest" && set.budget === Infinity) return wanted.slice(0, renewalThird(w.stems.filter(isLive).length));
   const costs = wanted.map((x) => costOf(x, w));
   if (IN_ORDER.has(pass) || wanted.length > MOST_CHOSEN) {
     let spent = 0;
@@ -198,19 +213,27 @@ const crownTo = (stems: readonly Stem[], heightM: Metres, { build }: Setting): S
     return out;
   });
 
-/** Low stubs of many stems are cut level: nobody goes from bud to bud. */
-const LEVEL = { toM: 0.25, fromStems: 10 } as const;
+/** Low stubs of many stems are cut level, of what is cut down every year up to the waist: nobody goes from bud to bud. */
+const LEVEL = { toM: 0.25, cutDownToM: 1.1, fromStems: 10 } as const;
+/** A pollard's rods, each at the head it grows from. */
+const rodsOff = (stems: readonly Stem[]): StemCut[] =>
+  stems.flatMap((s) =>
+    s.branches.flatMap((b, branch): StemCut[] => (b.dead ? [] : [{ cut: "branch-off", stemId: s.id, branch }])),
+  );
 
 const headsAt = (stems: readonly Stem[], heightM: Metres, set: Setting): StemCut[] => {
   const { build, q, model } = set;
   const level = (m: Metres): StemCut[] => [{ cut: "top", heightM: Math.max(0.02, Math.round(m * 1000) / 1000) }];
+  if (build.outline === "pollard" && q.task === "hard-cutback") return rodsOff(stems);
   if (build.architecture === "trunk") return crownTo(stems, heightM, set);
   if (build.architecture === "shell") {
     const { body } = leafOf(q.stems, build);
     return level(build.greenOnly ? Math.max(heightM, body.heightM - GREEN_DEPTH * body.shellM) : heightM);
   }
-  if (heightM <= LEVEL.toM && stems.length >= LEVEL.fromStems) return level(heightM);
-  return stemsTo(stems, heightM, set, model.taxonOf(q.plant).leastStubM);
+  const { passes, leastStubM } = model.taxonOf(q.plant);
+  const levelTo = passes === "cutback" ? LEVEL.cutDownToM : LEVEL.toM;
+  if (heightM <= levelTo && stems.length >= LEVEL.fromStems) return level(heightM);
+  return stemsTo(stems, heightM, set, leastStubM);
 };
 /** Where nothing grows back, no deeper into the green than this part of it. */
 const GREEN_DEPTH: Share = 0.9;
@@ -262,9 +285,13 @@ function wholePlant(
     return scaled((t) => ({ cut: "tips", offM: Math.max(0.01, taxon.growthM[1] * a.tipOfGrowth * t) }));
   const { height, widthM } = set.aim;
   const wished = wantedOf(set.q) !== null || widthM !== null;
-  // Without a wish a leader is left its height.
-  const free = wished || ARCHITECTURE_TABLE[set.build.architecture].leads ? 1 : a.outlineKeeps;
-  const toM = height && set.aim.by === "wish" ? height.cutAtM * set.scale : size.heightM * free;
+  const { leads } = ARCHITECTURE_TABLE[set.build.architecture];
+  // What has a leader grows as it will where nobody wants an outline of it.
+  if (leads && task === "shape" && !wished && !OUTLINED.has(set.q.plant.goal.kind)) return [];
+  // Without a wish a leader is left its height; where no hedge is made of the kind, with one too.
+  const free = wished || leads ? 1 : a.outlineKeeps;
+  const lowers = height !== null && set.aim.by === "wish" && (!leads || taxon.outline);
+  const toM = lowers ? height.cutAtM * set.scale : size.heightM * free;
   const wideM = widthM === null ? (wished ? size.widthM : size.widthM * a.outlineKeeps) : widthM * set.scale;
   // Where only green may be cut, the outline stays within it.
   const green = set.build.greenOnly ? GREEN_DEPTH * leafOf(set.q.stems, set.build).body.shellM : Infinity;
@@ -290,23 +317,50 @@ const lowestM = ({ q, build }: Setting): Metres =>
 /** A tuft is left so much over the ground at the least, m. */
 const LEAST_TOP_M: Metres = 0.05;
 
+/** Wishes that ask for an outline where no size is said. */
+const OUTLINED: ReadonlySet<GoalKind> = new Set<GoalKind>([
+  "outline",
+  "fuller",
+  "screen",
+  "wider",
+  "smaller",
+  "keep-size",
+]);
+
 /** Nobody takes the shears for less, m. */
 const LEAST_OFF_M: Metres = 0.01;
 
+/** By its width it stands over a line, whether a stem is drawn there or not. */
+const overByWidth = ({ q, aim }: Setting): boolean =>
+  aim.lines.some(({ cutAtM }) => q.plant.widthM / 2 > cutAtM + OVER_M);
+/** A width is not measured more closely, m. */
+const OVER_M: Metres = 0.1;
+
 /** What was wished for and got no cut of its own, and why. */
-function unanswered(set: Setting, passes: readonly PassSuggestion[], size: { heightM: Metres }): readonly Unanswered[] {
+function unanswered(
+  set: Setting,
+  passes: readonly PassSuggestion[],
+  size: { heightM: Metres },
+  tree: TreeForm | null,
+): readonly Unanswered[] {
   const { goal } = set.q.plant;
+  const { leads } = ARCHITECTURE_TABLE[set.build.architecture];
   const did = (p: Pass): boolean =>
     passes.some((x) => x.pass === p && x.cuts.length + x.stays.length + x.refused.length > 0);
   const out: Unanswered[] = [];
   const wantsLine = goal.kind === "off-path" || goal.kind === "ground" || goal.lines.length > 0;
   if (wantsLine && goal.lines.length === 0) out.push("no-line");
-  else if (wantsLine && !did("off-path")) out.push("behind-line");
+  else if (wantsLine && !did("off-path")) out.push(overByWidth(set) ? "line-undrawn" : "behind-line");
   if (goal.kind === "open" && !did("inside")) out.push("nothing-inside");
   if ((goal.kind === "upright" || goal.kind === "large-flowers") && !did("weak") && !did("height"))
     out.push("nothing-weak");
   const aimed = set.aim.height && set.aim.by === "wish" ? set.aim.height.cutAtM * set.scale : null;
-  if (aimed !== null && !did("height") && !did("ends")) out.push(size.heightM <= aimed ? "at-height" : "leader-stays");
+  const led = leads && !set.model.taxonOf(set.q.plant).outline;
+  if (aimed !== null && ((!did("height") && !did("ends")) || led))
+    out.push(size.heightM <= aimed ? "at-height" : "leader-stays");
+  if (goal.kind === "tree-form" && !did("frame") && !did("lift")) out.push(tree === null ? "no-tree" : "is-tree");
+  if (out.length === 0 && !passes.some((p) => p.cuts.length + p.stays.length + p.refused.length > 0))
+    out.push(leads ? "as-it-grows" : "nothing-needed");
   return out;
 }
 
@@ -333,7 +387,18 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
   let heightM: Suggestion["heightM"] = null;
   const whole = workplaceOf(q.plant, taxon, q.stems, set.aim, advice.standing);
   const place = (): Workplace => ({ ...whole, stems: q.stems.filter((s) => !gone.stems.has(s.id)) });
-  const passes = passesOffered(taxon, q.task, q.plant, advice.standing).map((pass): PassSuggestion => {
+  const offered = passesOffered(taxon, q.task, q.plant, advice.standing);
+  // The first of the years in which it becomes a small tree.
+  const tree =
+    q.plant.goal.kind === "tree-form" && offered.includes("frame")
+      ? treeForm(q.stems, taxon, {
+          heightM: clean.before.heightM,
+          cap: set.budget,
+          clearM: Math.max(0, lowestM(set)),
+          aimM: null,
+        })
+      : null;
+  const passes = offered.map((pass): PassSuggestion => {
     const w = place();
     const wanted = wantedIn(pass, w).filter((x) => !cuts.some((c) => sameCut(c, x.cut)));
     let mine: StemCut[] = [];
@@ -349,7 +414,13 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
         mine = found.cuts;
         heightM = { aimed: aimed / set.scale, reached: found.reachedM / set.scale, years: yearsTo(set, clean.cap) };
       }
-    } else if (pass === "ends" || pass === "lift" || pass === "old-heads")
+    } else if (pass === "frame")
+      mine = (tree?.years[0]?.out ?? []).map((s): StemCut => ({ cut: "remove", stemId: s.id }));
+    else if (pass === "lift" && offered.includes("frame"))
+      mine = (tree?.years.slice(0, 1) ?? [])
+        .filter((y) => y.clearM > tree!.clearM + LEAST_OFF_M)
+        .map((y): StemCut => ({ cut: "lift", clearM: y.clearM }));
+    else if (pass === "ends" || pass === "lift" || pass === "old-heads")
       mine = wholePlant(pass, set, cuts, clean.before);
     else mine = chosen(pass, wanted, w, set, set.budget - tried(set, cuts), gone).map((x) => x.cut);
     const { fit, refused } = allowed(set, mine);
@@ -373,10 +444,11 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
     pastUpkeep:
       waits === null &&
       regimeOf(taxon, q.task) === "upkeep" &&
+      offered.includes("oldest") &&
       !ARCHITECTURE_TABLE[build.architecture].keepsMains &&
       pastUpkeep(q.stems),
     heightM,
-    unanswered: waits === null ? unanswered(set, passes, clean.before) : [],
+    unanswered: waits === null ? unanswered(set, passes, clean.before, tree) : [],
   };
 }
 

@@ -1,6 +1,6 @@
 /** What the catalogue says of a kind of plant. Data files are parsed with this at load, so a slip cannot ship. */
 import * as z from "zod";
-import { REGIMES, TASKS } from "../model/index.ts";
+import { FORMS, REGIMES, TASKS } from "../model/index.ts";
 import { SOURCE_IDS } from "./sources.ts";
 
 /**
@@ -126,6 +126,8 @@ export const TaxonSchema = z.strictObject({
   common: z.array(z.string()).min(1),
   group: z.enum(GROUPS),
   habit: z.enum(HABITS),
+  /** It is hardly sold in any other form. */
+  usualForm: z.enum(FORMS).optional(),
   leaf: z.enum(["deciduous", "evergreen", "semi-evergreen", "herbaceous"]),
   /** "foliage": its flowers are not what it is grown for. */
   floweringWood: z.enum(["old", "new", "both", "foliage"]),

@@ -11,6 +11,7 @@ export const PASSES = [
   "intruders",
   "low",
   "off-path",
+  "frame",
   "ties",
   "leaders",
   "upright",
@@ -43,6 +44,10 @@ export const PASS_ROWS: Readonly<Record<Pass, PassRow>> = {
   "off-path": {
     title: "Over the line",
     why: "The outermost first, each back to a branch further in: nothing shows that it was cut.",
+  },
+  frame: {
+    title: "To few stems",
+    why: "The best three or four stay as trunks, strong, upright and well apart; of the others the worst first.",
   },
   leaders: {
     title: "One leader",
@@ -100,11 +105,24 @@ const THINNED: Readonly<Record<Architecture, readonly Pass[]>> = {
   layers: ["upright", "crossing", "inside"],
   shell: ["crossing", "weak", "inside"],
 };
+/** Cut back hard: of canes the oldest go altogether; a frame keeps its arms. */
+const CUT_BACK: Readonly<Record<Architecture, readonly Pass[]>> = {
+  stems: ["height", "weak"],
+  tuft: ["height", "weak"],
+  canes: ["oldest", "height", "weak"],
+  trunk: ["height", "weak"],
+  tiers: ["height", "weak"],
+  wall: ["height", "weak"],
+  layers: ["height", "weak"],
+  shell: ["height", "weak"],
+};
 /** What a wish puts first, and what it adds at the end of the sorting. */
 const BY_GOAL: Partial<Record<GoalKind, { readonly first?: readonly Pass[]; readonly more?: readonly Pass[] }>> = {
   upright: { first: ["weak"] },
   "large-flowers": { first: ["weak"] },
   open: { more: ["inside"] },
+  // The trunks are chosen first, then they are cleared from below, by steps.
+  "tree-form": { first: ["frame"], more: ["lift"] },
   "off-path": { first: ["off-path"] },
   ground: { first: ["off-path"] },
 };
@@ -112,13 +130,12 @@ const BY_GOAL: Partial<Record<GoalKind, { readonly first?: readonly Pass[]; read
 const BY_TASK: Partial<Record<Task, readonly Pass[]>> = {
   leave: [],
   "dead-only": ["dead", "hazard"],
-  deadhead: ["ends"],
+  deadhead: ["dead", "hazard", "ends"],
   tip: ["dead", "ends"],
   candle: ["dead", "ends"],
   shear: ["dead", "ends"],
   lift: ["dead", "low", "lift"],
   renovate: [...CLEAN, "oldest"],
-  "hard-cutback": [...CLEAN, "height", "weak"],
   "reduce-for-wind": ["dead", "height"],
   "thin-suckers": ["dead", "suckers"],
 };
@@ -145,6 +162,7 @@ export function passOrder(taxon: Taxon, task: Task, { goal, form }: Worked = USU
   if (own) return own;
   const { architecture } = buildOf(taxon, form);
   const wish = BY_GOAL[goal.kind] ?? {};
+  if (task === "hard-cutback") return once([...CLEAN, ...(wish.first ?? []), ...CUT_BACK[architecture]]);
   const way = GOAL_TABLE[goal.kind].passes;
   const usual = task === "thin" ? THINNED[architecture] : (BY_BUILD[architecture] ?? BY_WAY[way ?? taxon.passes]);
   const sorted: readonly Pass[] =

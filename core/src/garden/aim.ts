@@ -3,7 +3,7 @@ import { cutHeightFor, fewestYears, growthToCome, type CutHeight, type Reduction
 import type { Taxon } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Line, Plant, Task } from "../model/index.ts";
-import { bodyOf, buildOf, heightOfLeaf } from "../stems/index.ts";
+import { bodyOf, buildOf, DRAWING_ASSUMPTIONS, heightOfLeaf } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
 import { heightOf, measuredOn, plantsYear, type GardenModel } from "./gardenModel.ts";
 
@@ -20,7 +20,7 @@ export const AIM_ASSUMPTIONS = {
 } as const;
 
 /** Why a cut is aimed at a height. */
-export type AimedBy = "wish" | "framework" | "wind" | "stub";
+export type AimedBy = "wish" | "framework" | "wind" | "stub" | "knuckles";
 export interface Aim {
   /** The height to cut to; null where neither wish nor task has one. */
   readonly height: CutHeight | null;
@@ -82,6 +82,9 @@ export function aimOn(
       ...rest,
     };
   };
+  // A pollard is cut to its own head: where it was cut last, else as high as such a head usually stands.
+  if (task === "hard-cutback" && plant.form === "pollard")
+    return fixed(plant.lastCutM ?? DRAWING_ASSUMPTIONS.knuckles * nowM, "knuckles");
   const own = task === null ? undefined : OWN[task];
   // A wish of its own, or what is held low by its cutback, comes before the task's.
   const asked = wantedM !== null && (wantedM !== plant.goal.heightM || taxon.passes === "cutback");

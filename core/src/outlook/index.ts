@@ -1,4 +1,3 @@
 export * from "./ways.ts";
 export * from "./renewal.ts";
-export * from "./treeForm.ts";
 export * from "./programme.ts";

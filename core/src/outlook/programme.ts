@@ -6,11 +6,11 @@ import { addDays, addYears, daysBetween, type PlainDate } from "../calendar/inde
 import type { Plant, Programme, ProgrammeWay, Stand, Stem, Task, Watched } from "../model/index.ts";
 import { leafWeight, THICKNESS_TABLE } from "../stems/index.ts";
 import { adviseOn, cheapestDay } from "../advice/index.ts";
+import { TREE_FORM_ASSUMPTIONS, treeForm, type TreeForm } from "../bench/index.ts";
 import { heightOf, type GardenModel } from "../garden/index.ts";
 import type { Days, Metres, Share } from "../units/index.ts";
 import { heightTask, outlook } from "./ways.ts";
 import { renewals, type RenewalDo, type RenewalWay, type RenewalYear } from "./renewal.ts";
-import { TREE_FORM_ASSUMPTIONS, treeForm, type TreeForm } from "./treeForm.ts";
 
 export type StepDue =
   | { readonly by: "day"; readonly on: PlainDate }

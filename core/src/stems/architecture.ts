@@ -93,7 +93,7 @@ const OUTLINE_OF_FORM: Partial<Record<Form, OutlineName>> = {
   trunk: "tree",
   standard: "standard",
   weeping: "weeping",
-  pollard: "standard",
+  pollard: "pollard",
   trained: "fan",
 };
 
@@ -106,7 +106,8 @@ const LIES = 1.9;
 /** As its kind is usually grown: the first row that fits. */
 const OF_KIND: readonly (readonly [Architecture, (t: KindFacts) => boolean])[] = [
   ["tuft", (t) => t.habit === "tuft" || t.leaf === "herbaceous"],
-  ["wall", (t) => t.habit === "climber"],
+  // A climber that is cut down every year keeps no frame.
+  ["wall", (t) => t.habit === "climber" && t.passes !== "cutback"],
   ["trunk", (t) => t.habit === "tree"],
   ["tiers", (t) => t.habit === "cone" || (t.habit === "column" && t.regrowthFromLeaflessWood === "no")],
   [
@@ -168,7 +169,8 @@ const BARE_FOOT: Share = 0.25;
 
 const KNOWN = new WeakMap<Taxon, Map<Form | null, Build>>();
 /** How a kind is built when it is grown in a form; null: as it usually is. */
-export function buildOf(taxon: Taxon, form: Form | null = null): Build {
+export function buildOf(taxon: Taxon, said: Form | null = null): Build {
+  const form = said ?? taxon.usualForm ?? null;
   let forms = KNOWN.get(taxon);
   if (!forms) KNOWN.set(taxon, (forms = new Map<Form | null, Build>()));
   let build = forms.get(form);

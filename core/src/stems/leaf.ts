@@ -9,7 +9,7 @@ import type { Metres, Share } from "../units/index.ts";
 import { bodyOf, type Build } from "./architecture.ts";
 import { conductingSection } from "./classes.ts";
 import { radiusOf, type Point3, type Run } from "./layout.ts";
-import { leafAbove, outsideM, type Body } from "./outline.ts";
+import { leafStanding, outsideM, type Body } from "./outline.ts";
 import { REACH_STEPS, reachLeft, reachOf, type Left, type Reached } from "./reach.ts";
 
 export const LEAF_ASSUMPTIONS = {
@@ -64,7 +64,7 @@ interface Place {
 }
 
 /** How much leaf there is on wood at a point: all of it in the shell, hardly any deep inside. */
-function light(p: Point3, body: Body): Share {
+export function litAt(p: Point3, body: Body): Share {
   if (p.z < body.bareFoot * body.heightM) return 0;
   const depthM = Math.min(outsideM(body, p.z) - radiusOf(p), body.heightM - p.z);
   if (depthM <= body.shellM) return 1;
@@ -99,7 +99,7 @@ function placesOf(s: Stem, build: Build, body: Body, binM: Metres): Place[] {
   for (let i = 0; i < REACH_STEPS; i++) {
     const bare = i < (s.leafFrom ?? 0) * REACH_STEPS || i + 1 > (s.deadFrom ?? 1) * REACH_STEPS;
     const p = middle([reach.along[i]!, reach.along[i + 1]!], 0.5);
-    put(bare ? 0 : (own / REACH_STEPS) * light(p, body), p);
+    put(bare ? 0 : (own / REACH_STEPS) * litAt(p, body), p);
   }
   s.branches.forEach((b, k) => {
     const { run, shoots } = reach.branches[k]!;
@@ -107,12 +107,12 @@ function placesOf(s: Stem, build: Build, body: Body, binM: Metres): Place[] {
     const [axis, share] = parted(mine, section(b.shoots.filter((x) => !x.dead)));
     for (let i = 0; i < BRANCH_STEPS; i++) {
       const p = middle(run, (i + 0.5) / BRANCH_STEPS);
-      put(i < (b.leafFrom ?? 0) * BRANCH_STEPS ? 0 : (axis / BRANCH_STEPS) * light(p, body), p);
+      put(i < (b.leafFrom ?? 0) * BRANCH_STEPS ? 0 : (axis / BRANCH_STEPS) * litAt(p, body), p);
     }
     b.shoots.forEach((x, j) => {
       const p = middle(shoots[j]!, 0.5);
       const bare = x.dead || x.at < (b.leafFrom ?? 0);
-      put(bare ? 0 : x.diameterMm ** 2 * share * light(p, body), p);
+      put(bare ? 0 : x.diameterMm ** 2 * share * litAt(p, body), p);
     });
   });
   return out;
@@ -135,7 +135,10 @@ function nearest(wanted: readonly number[], reached: (i: number) => boolean): re
 /** Leaf moved between places until each stem has what its section says and, as far as that allows, each height its part. */
 function settle(byStem: readonly Place[][], weights: readonly number[], body: Body): void {
   const binM = body.heightM / BINS;
-  const wanted = Array.from({ length: BINS }, (_, i) => leafAbove(body, i * binM) - leafAbove(body, (i + 1) * binM));
+  const wanted = Array.from(
+    { length: BINS },
+    (_, i) => leafStanding(body, i * binM) - leafStanding(body, (i + 1) * binM),
+  );
   const all = weights.reduce((a, b) => a + b, 0);
   const toWeights = (): void =>
     byStem.forEach((places, i) => {

@@ -42,13 +42,16 @@ function withCrossing(trunk: Stem, pairs: number, leaders: number, build: Build)
 export function trunks({ sketch, body, build, evenly }: Said): Stem[] {
   const n = Math.min(6, Math.max(1, sketch.mains ?? Math.max(1, evenly.length)));
   const weeping = build.outline === "weeping";
-  const foot = sketch.bareM ?? body.heightM * (weeping ? 0.8 : Math.max(0.3, crownFrom(body)));
+  const pollard = build.outline === "pollard";
+  const foot = sketch.bareM ?? body.heightM * (weeping ? 0.8 : pollard ? A.knuckles : Math.max(0.3, crownFrom(body)));
   const leaders = Math.min(5, sketch.leaders ?? 1);
   const count = Math.min(MOST.branches, Math.max(1, sketch.branches ?? A.crownBranches)) + (leaders > 1 ? leaders : 0);
   return Array.from({ length: n }, (_, t): Stem => {
     const leanDeg = n === 1 ? 0 : 12;
-    const lengthM = cm(body.heightM * (weeping ? 0.94 : leaders > 1 ? 0.62 : 0.9));
-    const from = Math.min(0.9, foot / lengthM);
+    const lengthM = cm(
+      pollard ? Math.min(foot, 0.9 * body.heightM) : body.heightM * (weeping ? 0.94 : leaders > 1 ? 0.62 : 0.9),
+    );
+    const from = pollard ? 0.92 : Math.min(0.9, foot / lengthM);
     const branches = Array.from({ length: count }, (_unused, i): SideBranch => {
       const leads = leaders > 1 && i < leaders;
       const at = leads ? part(Math.min(0.98, from + 0.1 + 0.02 * i)) : part(from + ((0.97 - from) * (i + 0.5)) / count);
@@ -56,10 +59,12 @@ export function trunks({ sketch, body, build, evenly }: Said): Stem[] {
         ? 72
         : weeping
           ? 10 - 15 * (i % 3)
-          : Math.round(15 + 50 * ((at - from) / Math.max(0.05, 1 - from)));
+          : pollard
+            ? 40 + ((i * 17) % 46)
+            : Math.round(15 + 50 * ((at - from) / Math.max(0.05, 1 - from)));
       const far = toSurface(body, at * lengthM, riseDeg);
       const b = {
-        diameterMm: thick(trunkMm(body, n) * (leads ? 0.5 : 0.34) * (1 - at / 3)),
+        diameterMm: thick(trunkMm(body, n) * (leads ? 0.5 : pollard ? A.rodDiameter : 0.34) * (1 - at / 3)),
         lengthM: cm(Math.max(0.1, far * (n === 1 ? 0.97 : 0.85))),
         turnDeg: leads ? deg((360 * i) / leaders + 20) : deg(t * 60 + i * A.turnDeg),
         riseDeg,

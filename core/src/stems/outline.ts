@@ -6,7 +6,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import { clampShare, type Metres, type Share } from "../units/index.ts";
 
 /** The outlines that plants are drawn and reckoned by. */
-export type OutlineName = Taxon["habit"] | "standard" | "weeping" | "fan";
+export type OutlineName = Taxon["habit"] | "standard" | "weeping" | "pollard" | "fan";
 
 /** Half width at relative heights, as a share of the widest, from the lowest leaf to the top; ours, by eye. */
 export const OUTLINES: Readonly<Record<OutlineName, readonly (readonly [z: Share, half: Share])[]>> = {
@@ -95,6 +95,15 @@ export const OUTLINES: Readonly<Record<OutlineName, readonly (readonly [z: Share
     [0.97, 0.4],
     [1, 0.08],
   ],
+  // A bush of rods on the head that they are cut back to.
+  pollard: [
+    [0.44, 0.1],
+    [0.52, 0.4],
+    [0.7, 0.8],
+    [0.87, 1],
+    [0.97, 0.7],
+    [1, 0.2],
+  ],
   weeping: [
     [0.12, 0.8],
     [0.3, 1],
@@ -154,10 +163,27 @@ function leafIn(b: Body, z: Share, withinM: Metres): number {
   return Math.max(0, disc(most) - disc(Math.max(0, core)));
 }
 
-/** Leaf of a body above each of even relative heights, SLICES + 1 of them from the ground up, as shares of the whole. */
-const SUMS = new Map<string, Float64Array>();
+/** What weeps hangs from so high, of its height, the lowest branch and the highest. */
+const HANGS_FROM = [0.85, 0.97] as const;
+/** Leaf that a level cut at each height takes: what hangs below it goes with the wood it hangs from. */
+function withWood(standing: Float64Array): Float64Array {
+  const [low, high] = HANGS_FROM;
+  const over = standing[Math.round(high * SLICES)]!;
+  return standing.map((all, i) => {
+    const z = i / SLICES;
+    return z >= high ? all : z <= low ? 1 : over + ((1 - over) * (high - z)) / (high - low);
+  });
+}
+
+interface Sums {
+  /** Leaf above each of even relative heights, SLICES + 1 of them from the ground up, as shares of the whole. */
+  readonly standing: Float64Array;
+  /** What a cut there takes. */
+  readonly cut: Float64Array;
+}
+const SUMS = new Map<string, Sums>();
 const MOST_KEPT = 500;
-function sumsOf(b: Body): Float64Array {
+function sumsOf(b: Body): Sums {
   // Only proportions count.
   const key = `${b.outline} ${(b.widthM / b.heightM).toPrecision(6)} ${(b.shellM / b.heightM).toPrecision(6)} ${b.bareFoot}`;
   const known = SUMS.get(key);
@@ -167,22 +193,26 @@ function sumsOf(b: Body): Float64Array {
   const all = above[0]!;
   if (all > 0) for (let i = 0; i <= SLICES; i++) above[i] = above[i]! / all;
   if (SUMS.size >= MOST_KEPT) SUMS.clear();
-  SUMS.set(key, above);
-  return above;
+  const sums: Sums = { standing: above, cut: b.outline === "weeping" ? withWood(above) : above };
+  SUMS.set(key, sums);
+  return sums;
 }
 
-/** Share of the leaf that stands above a height. // => 0 above the top, 1 at the ground */
-export function leafAbove(b: Body, heightM: Metres): Share {
+function shareAt(above: Float64Array, b: Body, heightM: Metres): Share {
   if (heightM >= b.heightM) return 0;
-  const above = sumsOf(b);
   const at = clampShare(heightM / b.heightM) * SLICES;
   const i = Math.min(SLICES - 1, Math.floor(at));
   return above[i]! + (above[i + 1]! - above[i]!) * (at - i);
 }
 
-/** The height above which a share of the leaf stands: the other way round of leafAbove. */
+/** Share of the leaf that stands above a height, wherever it grows from. // => 0 above the top, 1 at the ground */
+export const leafStanding = (b: Body, heightM: Metres): Share => shareAt(sumsOf(b).standing, b, heightM);
+/** Share of the leaf that a level cut at a height takes. // => 0 above the top, 1 at the ground */
+export const leafAbove = (b: Body, heightM: Metres): Share => shareAt(sumsOf(b).cut, b, heightM);
+
+/** The height at which a level cut takes a share of the leaf: the other way round of leafAbove. */
 export function heightOfLeaf(b: Body, share: Share): Metres {
-  const above = sumsOf(b);
+  const above = sumsOf(b).cut;
   // The shares fall with height; the highest slice that still holds as much.
   let i = SLICES;
   while (i > 0 && above[i]! < share) i--;

@@ -28,6 +28,9 @@ export const DRAWING_ASSUMPTIONS = {
   /** A trunk is so thick for its height, mm a metre, and no more than this. */
   trunkMmPerM: 26,
   trunkMostMm: 280,
+  /** A pollard's head is at this part of its height, and its rods are so thick beside its trunk. */
+  knuckles: 0.45,
+  rodDiameter: 0.3,
   /** Tiers stand so far apart, and so many branches are in one. */
   tierM: 0.32,
   leastTiers: 7,

@@ -9,7 +9,7 @@ import {
   volumeByQuadrature,
   volumeOf,
   type Solid,
-  leafAbove,
+  leafStanding,
   OUTLINES,
   type OutlineName,
 } from "@wren/core";
@@ -110,7 +110,7 @@ test("leafy throughout, an outline's leaf over a height is its volume there; in 
     if (name === "fan" || name === "climber") continue;
     const body = { outline: name as OutlineName, heightM: 1, widthM: 2, shellM: Infinity, bareFoot: 0 };
     for (const z of [0, 0.35, 0.5, 2 / 3, 0.8])
-      expect(Math.abs(leafAbove(body, z) - pile(rows, z) / pile(rows, 0))).toBeLessThan(0.012);
+      expect(Math.abs(leafStanding(body, z) - pile(rows, z) / pile(rows, 0))).toBeLessThan(0.012);
     // A skin of 1 mm is its surface: the mantle between two heights.
     const mantle = (from: number): number =>
       rows.slice(1).reduce((n, [z1, r1], i) => {
@@ -121,6 +121,6 @@ test("leafy throughout, an outline's leaf over a height is its volume there; in 
         return n + (r + r1) * (z1 - z);
       }, 0);
     const skin = { ...body, shellM: 0.001 };
-    for (const z of [0.35, 0.5, 0.8]) expect(Math.abs(leafAbove(skin, z) - mantle(z) / mantle(0))).toBeLessThan(0.03);
+    for (const z of [0.35, 0.5, 0.8]) expect(Math.abs(leafStanding(skin, z) - mantle(z) / mantle(0))).toBeLessThan(0.03);
   }
 });

@@ -28,10 +28,17 @@ import { Picture } from "../../ui/Picture.tsx";
 const UNANSWERED_TEXTS: Readonly<Record<Unanswered, string>> = {
   "no-line": "It is to be kept off something: say at its survey on which side, and how far from its middle.",
   "behind-line": "Nothing alive stands over the line, with this season’s growth counted.",
+  "line-undrawn":
+    "By its width it stands over the line, but no stem that is drawn does: add those that do, or drag a tip to where it is.",
   "at-height": "It stands no higher than the cut would be: this year’s growth brings it to the wanted height.",
   "leader-stays": "Its height is the leader’s: shortened, it loses its form. Kept lower it is another plant.",
   "nothing-weak": "No stem is marked weak: mark those that flop or carry little, and they go first.",
   "nothing-inside": "Too few branches inside to take any for light.",
+  "no-tree": "Its kind makes no small tree: it keeps no trunks, or stays too low.",
+  "is-tree": "It stands as a small tree: its trunks are few, and clear as far as they should be.",
+  "as-it-grows":
+    "It has one leader and nothing dead: nothing of what is wanted asks for a cut. Its outline is its own.",
+  "nothing-needed": "Nothing stands out: nothing dead, crossing, weak or old enough to go. It can be left alone.",
 };
 
 /** What a proposal says of itself. */
@@ -60,7 +67,9 @@ export function ProposalNote({ s, names }: { readonly s: Suggestion; readonly na
       {s.heightM && s.heightM.reached > s.heightM.aimed + 0.01 && (
         <li>
           The cut belongs at {say.length(s.heightM.aimed)}; this year’s share allows {say.length(s.heightM.reached)}.{" "}
-          {s.heightM.years === null ? "The rest follows next year." : `In ${s.heightM.years} years it is there.`}
+          {s.heightM.years === null
+            ? "The rest follows next year."
+            : `In ${Math.max(2, s.heightM.years)} years it is there.`}
         </li>
       )}
       {s.unanswered.map((u) => (

@@ -1,10 +1,11 @@
 /** A shrub made a small tree: three or four leaders kept, the rest out over years, the stems cleared from below. */
 import type { Taxon } from "../catalogue/index.ts";
-import { amountsOf, renewalThird } from "../bench/index.ts";
 import type { Stem } from "../model/index.ts";
 import { mayBeTree } from "../advice/index.ts";
 import { alongStem, buildOf, leafWeight, type Build } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
+import { amountsOf } from "./amounts.ts";
+import { renewalThird } from "./tryOut.ts";
 
 /** Common practice where a source is wanting; the weights are ours. */
 export const TREE_FORM_ASSUMPTIONS = {
