@@ -121,6 +121,7 @@ test("leafy throughout, an outline's leaf over a height is its volume there; in 
         return n + (r + r1) * (z1 - z);
       }, 0);
     const skin = { ...body, shellM: 0.001 };
-    for (const z of [0.35, 0.5, 0.8]) expect(Math.abs(leafStanding(skin, z) - mantle(z) / mantle(0))).toBeLessThan(0.03);
+    for (const z of [0.35, 0.5, 0.8])
+      expect(Math.abs(leafStanding(skin, z) - mantle(z) / mantle(0))).toBeLessThan(0.03);
   }
 });
