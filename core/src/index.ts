@@ -261,6 +261,7 @@ export {
   conductingSection,
   halfAt,
   leafAbove,
+  leafOutside,
   leafStanding,
   leafOf,
   plainBranch,
@@ -281,6 +282,7 @@ export {
   nearestOf,
   rubbingOf,
   standsOffWall,
+  partLeft,
 } from "./stems/index.ts";
 export {
   type LedgerEntry,

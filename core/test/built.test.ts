@@ -17,6 +17,7 @@ import {
   isRefusal,
   leafAbove,
   leafOf,
+  leafOutside,
   lowestTop,
   nearestOf,
   measuredOn,
@@ -188,6 +189,25 @@ describe("one distribution of leaf", () => {
       ),
       { numRuns: 200 },
     );
+  });
+  test("sheared all round a plant loses about what its outline does: it is followed as it has grown, not where it is widest", () => {
+    for (const [id, form, words, within] of [
+      ["buxus-sempervirens", "clipped", "8 stems: 6 middling, 2 thin", 0.18],
+      ["ligustrum-ovalifolium", null, "12 stems: 12 middling", 0.13],
+      ["syringa-vulgaris", null, "14 stems: 5 thick, 6 middling, 3 thin", 0.12],
+      ["hydrangea-paniculata", null, "9 stems: 2 thick, 5 middling, 2 thin", 0.12],
+    ] as const) {
+      const { stems, build } = drawn(id, words, { form });
+      const { before } = amountsOf(stems, [], build);
+      expect(amountsOf(stems, [{ cut: "shear", ...before }], build).share).toBeLessThan(0.001);
+      for (const f of [0.9, 0.8]) {
+        const size = { heightM: f * before.heightM, widthM: f * before.widthM };
+        const a = amountsOf(stems, [{ cut: "shear", ...size }], build);
+        expect(Math.abs(a.share - leafOutside(leafOf(stems, build).body, size.heightM, size.widthM))).toBeLessThan(
+          within,
+        );
+      }
+    }
   });
   test("a deeper cut never takes less, whatever is cut and however", () => {
     const { stems, build } = drawn("juniperus-virginiana", "one trunk, 6 tiers");
@@ -464,14 +484,14 @@ describe("a wish is answered as practice answers it (common practice, written be
       "nothing-needed",
     ],
     [
-      "juniperus-chinensis",
-      "8 stems: 4 thick, 4 middling",
+      "philadelphus-coronarius",
+      "2 middling stems",
       {
         heightM: 1.2,
         widthM: 2.6,
         goal: { ...wish("off-path"), lines: [{ side: "front", what: "path", called: "", distanceM: 1, upToM: null }] },
       },
-      "2026-05-10",
+      "2026-06-25",
       "line-undrawn",
     ],
   ])("%s, %s: nothing is cut, and why (%#)", (id, words, more, on, why) => {

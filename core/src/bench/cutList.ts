@@ -46,7 +46,7 @@ function passFor(c: StemCut, stem: Stem | null, order: readonly Pass[], build: B
       if (b?.dead) return "dead";
       if (order.includes("crossing") && rubbingOf(stem, build).some((pair) => pair.includes(c.branch)))
         return "crossing";
-      return first("leaders", "upright", "inside", "side-shoots", "off-path", "wrong-way");
+      return first("rods", "leaders", "upright", "inside", "side-shoots", "off-path", "wrong-way");
     case "branch-back":
       return first("side-shoots", "off-path", "height", "wrong-way");
     default:

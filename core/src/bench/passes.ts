@@ -371,6 +371,8 @@ const BY_PASS: Partial<Record<Pass, (w: Workplace) => readonly WantedCut[]>> = {
   leaders,
   upright,
   inside,
+  // A pollard's rods, each at the head it grows from.
+  rods: ({ stems }) => branches(stems).map(({ stem, i }) => branchOff(stem, i)),
   "side-shoots": sideShoots,
   "off-path": offPath,
   "young-canes": (w) => (w.build.architecture === "wall" ? sideShoots(w) : []),
@@ -380,7 +382,14 @@ const BY_PASS: Partial<Record<Pass, (w: Workplace) => readonly WantedCut[]>> = {
 export const wantedIn = (pass: Pass, w: Workplace): readonly WantedCut[] => BY_PASS[pass]?.(w) ?? [];
 
 /** Passes whose cuts are made in their order until the account ends; of the others what puts most right is chosen. */
-export const IN_ORDER: ReadonlySet<Pass> = new Set<Pass>(["oldest", "suckers", "off-path", "side-shoots", "inside"]);
+export const IN_ORDER: ReadonlySet<Pass> = new Set<Pass>([
+  "oldest",
+  "suckers",
+  "off-path",
+  "side-shoots",
+  "inside",
+  "rods",
+]);
 
 /** Leaf that one cut takes, of the whole stand's. */
 export function costOf({ cut, stem }: WantedCut, w: Workplace, leaf: StandLeaf = leafOf(w.drawn, w.build)): Share {

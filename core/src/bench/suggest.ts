@@ -215,16 +215,10 @@ const crownTo = (stems: readonly Stem[], heightM: Metres, { build }: Setting): S
 
 /** Low stubs of many stems are cut level, of what is cut down every year up to the waist: nobody goes from bud to bud. */
 const LEVEL = { toM: 0.25, cutDownToM: 1.1, fromStems: 10 } as const;
-/** A pollard's rods, each at the head it grows from. */
-const rodsOff = (stems: readonly Stem[]): StemCut[] =>
-  stems.flatMap((s) =>
-    s.branches.flatMap((b, branch): StemCut[] => (b.dead ? [] : [{ cut: "branch-off", stemId: s.id, branch }])),
-  );
 
 const headsAt = (stems: readonly Stem[], heightM: Metres, set: Setting): StemCut[] => {
   const { build, q, model } = set;
   const level = (m: Metres): StemCut[] => [{ cut: "top", heightM: Math.max(0.02, Math.round(m * 1000) / 1000) }];
-  if (build.outline === "pollard" && q.task === "hard-cutback") return rodsOff(stems);
   if (build.architecture === "trunk") return crownTo(stems, heightM, set);
   if (build.architecture === "shell") {
     const { body } = leafOf(q.stems, build);
@@ -254,6 +248,8 @@ function fittingHeads(set: Setting, before: readonly StemCut[], standing: readon
 
 const tried = (set: Setting, cuts: readonly StemCut[]): Share => amountsOf(set.q.stems, cuts, set.build).share;
 
+/** What is too much is drawn back in so many steps. */
+const DRAWN_BACK = 50;
 /** Cuts over the whole plant for the tasks that end in them, drawn back until they fit. */
 function wholePlant(
   pass: Pass,
@@ -265,11 +261,17 @@ function wholePlant(
   const taxon = set.model.taxonOf(set.q.plant);
   const { task } = set.q;
   const scaled = (make: (t: number) => StemCut): StemCut[] => {
-    for (let tenths = 10; tenths > 0; tenths--) {
-      const cut = make(tenths / 10);
-      if (tried(set, [...before, cut]) <= set.budget + EPSILON) return [cut];
-    }
-    return [];
+    const fits = (n: number): boolean => tried(set, [...before, make(n / DRAWN_BACK)]) <= set.budget + EPSILON;
+    // A deeper cut never takes less: the deepest that fits is found by halving.
+    let [most, tooMuch] = [0, DRAWN_BACK + 1];
+    if (fits(DRAWN_BACK)) most = DRAWN_BACK;
+    else
+      while (tooMuch - most > 1) {
+        const mid = Math.floor((most + tooMuch) / 2);
+        if (fits(mid)) most = mid;
+        else tooMuch = mid;
+      }
+    return most === 0 ? [] : [make(most / DRAWN_BACK)];
   };
   if (pass === "lift") {
     // From where it is clear already; what weeps comes down again by the summer's growth.

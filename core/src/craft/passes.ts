@@ -12,6 +12,7 @@ export const PASSES = [
   "low",
   "off-path",
   "frame",
+  "rods",
   "ties",
   "leaders",
   "upright",
@@ -49,6 +50,7 @@ export const PASS_ROWS: Readonly<Record<Pass, PassRow>> = {
     title: "To few stems",
     why: "The best three or four stay as trunks, strong, upright and well apart; of the others the worst first.",
   },
+  rods: { title: "The rods", why: "Each off at the head it grows from, none into the head itself." },
   leaders: {
     title: "One leader",
     why: "The weaker of two that compete; a strong one is halved this year and goes the next.",
@@ -116,6 +118,7 @@ const CUT_BACK: Readonly<Record<Architecture, readonly Pass[]>> = {
   layers: ["height", "weak"],
   shell: ["height", "weak"],
 };
+const POLLARDED: readonly Pass[] = ["rods"];
 /** What a wish puts first, and what it adds at the end of the sorting. */
 const BY_GOAL: Partial<Record<GoalKind, { readonly first?: readonly Pass[]; readonly more?: readonly Pass[] }>> = {
   upright: { first: ["weak"] },
@@ -162,7 +165,8 @@ export function passOrder(taxon: Taxon, task: Task, { goal, form }: Worked = USU
   if (own) return own;
   const { architecture } = buildOf(taxon, form);
   const wish = BY_GOAL[goal.kind] ?? {};
-  if (task === "hard-cutback") return once([...CLEAN, ...(wish.first ?? []), ...CUT_BACK[architecture]]);
+  if (task === "hard-cutback")
+    return once([...CLEAN, ...(wish.first ?? []), ...(form === "pollard" ? POLLARDED : CUT_BACK[architecture])]);
   const way = GOAL_TABLE[goal.kind].passes;
   const usual = task === "thin" ? THINNED[architecture] : (BY_BUILD[architecture] ?? BY_WAY[way ?? taxon.passes]);
   const sorted: readonly Pass[] =

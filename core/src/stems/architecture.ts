@@ -129,7 +129,7 @@ const BEND_OF_HABIT: Readonly<Record<Taxon["habit"], Share>> = {
   cone: 0,
   column: 0,
   climber: 0.15,
-  tuft: 0.3,
+  tuft: 0.5,
   tree: 0.1,
 };
 

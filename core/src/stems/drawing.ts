@@ -6,7 +6,7 @@ import { MOST, type SideBranch, type Stem } from "../model/index.ts";
 import type { Metres, Millimetres, Share } from "../units/index.ts";
 import { bodyOf, type Architecture, type Build } from "./architecture.ts";
 import { THICKNESS_TABLE, THICKNESSES } from "./classes.ts";
-import { branchRun, radiusOf } from "./layout.ts";
+import { alongStem, branchRun, radiusOf } from "./layout.ts";
 import { halfAt, outsideM, toSurface, type Body } from "./outline.ts";
 import { fan, tiered, trunks } from "./mains.ts";
 import {
@@ -38,19 +38,30 @@ function thicknessesOf(tally: Tally, architecture: Architecture): readonly Milli
   });
 }
 
+/** Where a stem branches: not at all, from its middle up, from the ground, or all along to where it is clipped. */
+type Branching = "none" | "high" | "low" | "shell";
+const PLACES: Readonly<Record<Branching, readonly Share[]>> = {
+  none: [],
+  high: A.branchesAt,
+  low: A.lowBranchesAt,
+  shell: A.shellBranchesAt,
+};
+
 /** Branches of a stem that leans, spread round it; none on what is thin or short. */
 function branchesOf(
   diameterMm: Millimetres,
   lengthM: Metres,
   turnDeg: number,
   leanDeg: number,
-  low: boolean,
+  branching: Branching,
 ): SideBranch[] {
+  const low = branching !== "high";
   if (!low && (diameterMm < THICKNESS_TABLE.middling.fromMm || lengthM < 0.4)) return [];
-  return (low ? A.lowBranchesAt : A.branchesAt).map((at, i): SideBranch => {
+  const longer = branching === "shell" ? A.shellLength : 1;
+  return PLACES[branching].map((at, i): SideBranch => {
     const b = {
       diameterMm: thick(diameterMm * A.branchDiameter * (1 - at / 3)),
-      lengthM: cm(lengthM * A.branchLength * (low ? 1.5 - at : 1.2 - at)),
+      lengthM: cm(lengthM * A.branchLength * longer * (low ? 1.5 - at : 1.2 - at)),
       turnDeg: deg(turnDeg + (i % 2 === 0 ? 55 : -65) + i * 12),
       riseDeg: Math.round(Math.max(low ? 4 : 10, (low ? 20 + 50 * at : 62) - leanDeg / (low ? 2 : 1))),
     };
@@ -59,13 +70,13 @@ function branchesOf(
 }
 
 /** A branch no longer than the outline has room for. */
-function within(s: Stem, b: SideBranch, body: Body): SideBranch {
+function within(s: Stem, b: SideBranch, body: Body, bend: Share): SideBranch {
   let part = 1;
   const out = (): boolean => {
-    const [, tip] = branchRun(s, { ...b, lengthM: b.lengthM * part }, { bend: 0 });
+    const [, tip] = branchRun(s, { ...b, lengthM: b.lengthM * part }, { bend });
     return tip.z > body.heightM || radiusOf(tip) > 1.02 * outsideM(body, tip.z);
   };
-  while (part > LEAST_PART && out()) part -= 0.08;
+  while (part > LEAST_PART && out()) part -= 0.02;
   if (part === 1) return b;
   const shorter = (x: Metres): Metres => cm(Math.max(0.03, x * part));
   return { ...b, lengthM: shorter(b.lengthM), shoots: b.shoots.map((x) => ({ ...x, lengthM: shorter(x.lengthM) })) };
@@ -87,37 +98,52 @@ function widestDeg(body: Body): number {
   return Math.min(best, (Math.atan2(body.widthM * 0.46, body.heightM * 0.55) * 180) / Math.PI);
 }
 
+/** In a shell no stem ends outside it, wherever it begins. */
+function clippedTo(body: Body, stem: Stem, branching: Branching): Stem {
+  if (branching !== "shell") return stem;
+  let { lengthM } = stem;
+  const out = (): boolean => {
+    const tip = alongStem({ ...stem, lengthM }, 1, { bend: 0 });
+    return lengthM > 0.05 && radiusOf(tip) > outsideM(body, tip.z);
+  };
+  while (out()) lengthM = cm(lengthM - 0.01);
+  return { ...stem, lengthM };
+}
+
 /** Stems from the base, laid into the outline; thick ones inside and high, thin ones lower. */
 function clump(
   sizes: readonly Millimetres[],
   body: Body,
   leans: ReturnType<typeof spread>,
-  branching: "none" | "high" | "low",
+  branching: Branching,
+  bend: Share,
 ): Stem[] {
   const thickest = Math.max(...sizes);
   return sizes.map((diameterMm, i): Stem => {
     const [leanDeg, turnDeg] = leans[i]!;
-    const reach = A.thinReach + (1 - A.thinReach) * Math.sqrt(diameterMm / thickest);
+    const reach = branching === "shell" ? 1 : A.thinReach + (1 - A.thinReach) * Math.sqrt(diameterMm / thickest);
     const lengthM = cm(Math.max(0.05, toSurface(body, 0, 90 - leanDeg) * reach));
-    const stem = { ...plainStem(`s${i + 1}`, diameterMm, lengthM), turnDeg, leanDeg };
+    const stem = clippedTo(body, { ...plainStem(`s${i + 1}`, diameterMm, lengthM), turnDeg, leanDeg }, branching);
     return {
       ...stem,
-      branches:
-        branching === "none"
-          ? []
-          : branchesOf(diameterMm, lengthM, turnDeg, leanDeg, branching === "low").map((b) => within(stem, b, body)),
+      branches: branchesOf(diameterMm, stem.lengthM, turnDeg, leanDeg, branching).map((b) =>
+        within(stem, b, body, bend),
+      ),
     };
   });
 }
 
 /** What is wide at the foot is green to the ground there, and so has low branches. */
-const branchingOf = ({ architecture, outline }: Build): "none" | "high" | "low" =>
-  architecture === "tuft" ? "none" : halfAt(outline, LOW_AT) > WIDE ? "low" : "high";
+function branchingOf({ architecture, outline }: Build): Branching {
+  if (architecture === "tuft") return "none";
+  if (architecture === "shell") return "shell";
+  return halfAt(outline, LOW_AT) > WIDE ? "low" : "high";
+}
 const LOW_AT: Share = 0.15;
 const WIDE: Share = 0.6;
 
 function fromBase({ sketch, body, build, evenly }: Said): Stem[] {
-  const stems = clump(evenly, body, spread(evenly.length, widestDeg(body)), branchingOf(build));
+  const stems = clump(evenly, body, spread(evenly.length, widestDeg(body)), branchingOf(build), build.bend);
   return stems.map((s) => ({
     ...s,
     branches: s.branches.map((b) => ({ ...b, leafFrom: leafFromOf(sketch, b.lengthM) })),
@@ -134,12 +160,12 @@ function canes(said: Said): Stem[] {
   return fromBase(said).map((s, i) => ({ ...s, ageYears: age[i] ?? null }));
 }
 
-function layered({ sketch, body, evenly }: Said): Stem[] {
+function layered({ sketch, body, build, evenly }: Said): Stem[] {
   const [least, most] = A.layersDeg;
   const leans = [...spread(evenly.length, most, least)];
   // The thickest make its height; every third of the others lies lowest.
   const mixed = evenly.map((_, i) => (i % 3 === 1 ? leans.pop()! : leans.shift()!));
-  return clump(evenly, body, mixed, "low").map((s) => ({
+  return clump(evenly, body, mixed, "low", build.bend).map((s) => ({
     ...s,
     leafFrom: leafFromOf(sketch, s.lengthM),
     branches: s.branches.map((b) => ({ ...b, riseDeg: A.layersRiseDeg })),

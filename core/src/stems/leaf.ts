@@ -42,8 +42,8 @@ export interface StandLeaf {
   readonly weight: number;
   /** The outline that its live stems fill. */
   readonly body: Body;
-  /** How far out it stands at even heights from the ground to the top, BINS + 1 of them: the outline, and what sticks out of it. */
-  readonly widest: Float64Array;
+  /** How far out it stands to each side, at even heights from the ground to the top, BINS + 1 of them. */
+  readonly widest: readonly Float64Array[];
 }
 
 /** Leaf a live stem carries, in the units of its conducting section; dead ones carry none. */
@@ -163,12 +163,29 @@ function settle(byStem: readonly Place[][], weights: readonly number[], body: Bo
   }
 }
 
-/** The outline and what sticks out of it, by height: shears at a plant's own size take nothing. */
-function widestOf(stems: readonly Stem[], build: Build, body: Body): Float64Array {
-  const out = Float64Array.from({ length: BINS + 1 }, (_, i) => outsideM(body, (i / BINS) * body.heightM));
+/** Sides on which a plant's surface is told apart. */
+const SECTORS = 12;
+const SURFACE: Share = 0.7;
+const sectorOf = (p: Point3): number => Math.floor(((Math.atan2(p.y, p.x) / (2 * Math.PI) + 1) % 1) * SECTORS);
+
+/** Between the places of a side where something stands its surface runs straight; over the highest it ends. */
+function filled(side: Float64Array): void {
+  let last = -1;
+  for (let i = 0; i < side.length; i++) {
+    if (side[i] === 0) continue;
+    for (let k = last + 1; k < i; k++)
+      side[k] = last < 0 ? side[i]! : side[last]! + ((side[i]! - side[last]!) * (k - last)) / (i - last);
+    last = i;
+  }
+}
+
+/** How far out it stands, by side and height, as it has grown: shears follow that surface, and at its own size take nothing. */
+function widestOf(stems: readonly Stem[], build: Build, body: Body): readonly Float64Array[] {
+  const out = Array.from({ length: SECTORS }, () => new Float64Array(BINS + 1));
   const meet = (p: Point3): void => {
     const at = (p.z / body.heightM) * BINS;
-    for (const i of [Math.floor(at), Math.ceil(at)]) if (i >= 0 && i <= BINS) out[i] = Math.max(out[i]!, radiusOf(p));
+    const side = out[sectorOf(p)]!;
+    for (const i of [Math.floor(at), Math.ceil(at)]) if (i >= 0 && i <= BINS) side[i] = Math.max(side[i]!, radiusOf(p));
   };
   const run = (r: Run): void => {
     for (let i = 0; i <= BRANCH_STEPS; i++) meet(middle(r, i / BRANCH_STEPS));
@@ -179,6 +196,12 @@ function widestOf(stems: readonly Stem[], build: Build, body: Body): Float64Arra
     along.forEach(meet);
     for (const b of branches) [b.run, ...b.shoots].forEach(run);
   }
+  out.forEach(filled);
+  // What stands deeper than this is no surface, whatever is seen of it from its side.
+  for (let i = 0; i <= BINS; i++) {
+    const all = Math.max(outsideM(body, (i / BINS) * body.heightM), ...out.map((side) => side[i]!));
+    for (const side of out) side[i] = Math.max(side[i]!, SURFACE * all);
+  }
   return out;
 }
 
@@ -187,7 +210,8 @@ export function outBy({ body, widest }: StandLeaf, p: Point3, heightM: Metres, w
   if (p.z > heightM) return p.z - heightM;
   const at = Math.min(BINS, (p.z / heightM) * BINS);
   const i = Math.min(BINS - 1, Math.floor(at));
-  const was = widest[i]! + (widest[i + 1]! - widest[i]!) * (at - i);
+  const side = widest[sectorOf(p)]!;
+  const was = side[i]! + (side[i + 1]! - side[i]!) * (at - i);
   return radiusOf(p) - (was * widthM) / body.widthM;
 }
 

@@ -100,14 +100,15 @@ export function tiered({ sketch, body }: Said): Stem[] {
   const leaders = Math.max(1, Math.min(4, sketch.leaders ?? 1));
   const perTier = Math.max(3, Math.min(A.perTier, Math.floor((MOST.branches - leaders) / each)));
   const foot = (sketch.bareM ?? 0.04 * body.heightM) / body.heightM;
+  const columnar = body.outline === "column";
   return Array.from({ length: n }, (_, t): Stem => {
     const lengthM = cm(body.heightM);
     const branches = Array.from({ length: each * perTier }, (_unused, i): SideBranch => {
       const tier = Math.floor(i / perTier);
-      // Said in tiers they are whorls; else branches stand all along it.
-      const along = tier + (sketch.tiers === null ? (i % perTier) / perTier : 0);
+      // Said in tiers they are whorls; else, and in a column, branches stand all along it.
+      const along = tier + (sketch.tiers === null || columnar ? (i % perTier) / perTier : 0);
       const at = part(Math.min(0.96, foot + ((0.97 - foot) * along) / each));
-      const [low, high] = A.tierRiseDeg;
+      const [low, high] = columnar ? A.columnRiseDeg : A.tierRiseDeg;
       const riseDeg = Math.round(low + (high - low) * at);
       const b = {
         diameterMm: thick(trunkMm(body, n) * 0.22 * (1.1 - at)),

@@ -13,6 +13,9 @@ export const DRAWING_ASSUMPTIONS = {
   branchesAt: [0.4, 0.6, 0.78],
   /** What is green to the ground carries lower ones too, and they lie flatter. */
   lowBranchesAt: [0.12, 0.26, 0.42, 0.6, 0.78],
+  /** In a shell they stand all along it, and end where the shears went. */
+  shellBranchesAt: [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9],
+  shellLength: 1.5,
   branchDiameter: 0.45,
   branchLength: 0.38,
   /** Shoots on a branch, from where to where along it. */
@@ -37,6 +40,8 @@ export const DRAWING_ASSUMPTIONS = {
   perTier: 5,
   /** Rise of a tier's branches, lowest and highest, degrees. */
   tierRiseDeg: [2, 40],
+  /** A column's stand steeply. */
+  columnRiseDeg: [6, 55],
   /** Branches of a crown without a word for it; arms of a fan. */
   crownBranches: 9,
   arms: 5,

@@ -3,6 +3,7 @@ import {
   alongStem,
   branchRun,
   inches,
+  partLeft,
   pointFrom,
   seenFrom,
   shootRun,
@@ -179,6 +180,10 @@ export interface StandLine {
 const WIDTH_STEP = 0.5;
 const stepped = (w: number): number => Math.round(w / WIDTH_STEP) * WIDTH_STEP;
 
+/** A trunk is seen to grow thinner, px of the sheet; what is drawn thinner is one line. */
+const TAPERED_FROM = 5;
+const TAPER_PIECES = 5;
+
 /**
  * What stays of a stand, stems of one look and width as one line: a drag of the shears changes all of them at once,
  * and twenty long lines are drawn anew in far less than a hundred and twenty short ones.
@@ -205,7 +210,14 @@ export function standLines(
       stem.id === chosenId ? "chosen" : state === "damaged" || state === "diseased" ? "alarm" : state;
     const width = strokeOf(stem.diameterMm, v);
     const one = drawn(stem);
-    add(look, stepped(width), "stem", one.path(0, kept));
+    const pieces = width < TAPERED_FROM ? 1 : TAPER_PIECES;
+    for (let i = 0; i < pieces; i++)
+      add(
+        look,
+        Math.max(1.5, stepped(width * (pieces === 1 ? 1 : partLeft((i + 0.5) / pieces)))),
+        "stem",
+        one.path(i / pieces, Math.min(kept, (i + 1) / pieces)),
+      );
     add(look, Math.max(1, stepped(width * 0.4)), "branch", one.branches(effect, true));
   }
   return LOOKS.flatMap((look) =>
