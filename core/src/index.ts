@@ -44,6 +44,7 @@ export {
   yearDay,
   MONTH_NAMES,
   weekdayOf,
+  aboutYear,
 } from "./calendar/index.ts";
 export {
   BESIDES,

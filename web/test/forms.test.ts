@@ -105,6 +105,28 @@ describe("the visit form", () => {
     const late = plantSchema("metric", today, date("2023-03-20")).safeParse(moved);
     expect(problems(late)).toEqual({ plantedOn: "It has a record of 2023-03-20: expected that day or earlier" });
   });
+  test("a plant of which only the year is known: its middle, never after today or its first record", () => {
+    const spirea = garden.plants.find((p) => p.id === "spirea-gate")!;
+    const said = (plantedYear: string, record: string | null = null) => {
+      const typed = { ...plantInput(spirea, "metric"), historyKnown: "about", plantedYear } as const;
+      const r = plantSchema("metric", today, record === null ? null : date(record)).safeParse(typed);
+      if (!r.success) return problems(r);
+      const p = plantFrom(r.data, spirea, today, spirea);
+      return [p.plantedOn, p.plantedAbout, plantInput(p, "metric").plantedYear];
+    };
+    expect(said("2014")).toEqual(["2014-06-30", true, "2014"]);
+    expect(said(today.slice(0, 4))).toEqual([
+      today < `${today.slice(0, 4)}-06-30` ? today : `${today.slice(0, 4)}-06-30`,
+      true,
+      today.slice(0, 4),
+    ]);
+    expect(said("2023", "2023-03-20")).toEqual(["2023-03-20", true, "2023"]);
+    expect(said("2024", "2023-03-20")).toEqual({
+      plantedYear: "It has a record of 2023-03-20: expected that day or earlier",
+    });
+    expect(said("2214")).toHaveProperty("plantedYear");
+    expect(said("")).toHaveProperty("plantedYear");
+  });
 });
 
 describe("the place form", () => {

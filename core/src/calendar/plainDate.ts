@@ -104,6 +104,12 @@ export function addYears(d: PlainDate, years: number): PlainDate {
   return makeDate(p.year + years, p.month, p.day);
 }
 
+/** The day that stands for a year of which no more is known: its middle, or the latest day there may be. // => aboutYear(2014, today) is 2014-06-30 */
+export function aboutYear(year: number, latest: PlainDate): PlainDate {
+  const middle = makeDate(year, 6, 30);
+  return middle > latest && partsOf(latest).year === year ? latest : middle;
+}
+
 /** A day of every year, "MM-DD"; 29 February is not one. */
 export type MonthDay = string & { readonly [plain]: "month-day" };
 /** Reads "MM-DD"; null when no such day exists every year. */

@@ -3,7 +3,7 @@
  * All or nothing: any problem, named by line and column, and nothing is taken.
  */
 import type { Catalogue, Taxon } from "../catalogue/index.ts";
-import { parseDate, type PlainDate } from "../calendar/index.ts";
+import { aboutYear, parseDate, type PlainDate } from "../calendar/index.ts";
 import { goalHasHeight } from "../advice/index.ts";
 import { unnamed, UNKNOWN_TAXON } from "../identify/index.ts";
 import {
@@ -258,7 +258,8 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     const note = short("note", LETTERS.note);
     const bedName = short("bed", LETTERS.name);
     const planted = cell("planted");
-    const day = planted === "" ? null : /^\d{4}$/.test(planted) ? parseDate(`${planted}-06-30`) : parseDate(planted);
+    const year = /^\d{4}$/.test(planted) && parseDate(`${planted}-01-01`) !== null;
+    const day = year ? aboutYear(Number(planted), ctx.today) : planted === "" ? null : parseDate(planted);
     if (planted !== "" && (day === null || day > ctx.today))
       fail("table-day", "planted", { got: planted.slice(0, 40), today: ctx.today });
     const recorded = old && firstRecord.get(old.id);
@@ -297,7 +298,7 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
       heightM: height,
       heightOn: old !== undefined && Math.abs(old.heightM - height) < 0.001 ? old.heightOn : ctx.today,
       plantedOn: mapping.planted === null ? (old?.plantedOn ?? null) : day,
-      plantedAbout: /^\d{4}$/.test(planted),
+      plantedAbout: year,
       condition: condition ?? old?.condition ?? "healthy",
       conditionOn: condition === null || condition === old?.condition ? (old?.conditionOn ?? null) : ctx.today,
       form: mapping.form === null ? (old?.form ?? null) : form,

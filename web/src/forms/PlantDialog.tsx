@@ -70,7 +70,13 @@ export function PlantDialog({ plant, bedId, onClose }: Props) {
     reset(
       plant
         ? { ...now, taxonId: fresh.taxonId }
-        : { ...fresh, bedId: now.bedId, plantedOn: now.plantedOn, historyKnown: now.historyKnown },
+        : {
+            ...fresh,
+            bedId: now.bedId,
+            plantedOn: now.plantedOn,
+            plantedYear: now.plantedYear,
+            historyKnown: now.historyKnown,
+          },
     );
   };
   const save = async (v: PlantValues): Promise<void> => {
@@ -112,11 +118,14 @@ export function PlantDialog({ plant, bedId, onClose }: Props) {
               name="historyKnown"
               label="Do you know when it was planted?"
               options={[
-                ["yes", "Yes, or about"],
+                ["yes", "Yes, the day"],
+                ["about", "About: the year"],
                 ["no", "No: it was here before me"],
               ]}
             />
-            {known === "yes" ? <DateField control={control} name="plantedOn" label="Planted on" /> : <span />}
+            {known === "yes" && <DateField control={control} name="plantedOn" label="Planted on" />}
+            {known === "about" && <Field control={control} name="plantedYear" label="Planted in the year" />}
+            {known === "no" && <span />}
             <Choice
               control={control}
               name="condition"

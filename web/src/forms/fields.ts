@@ -1,5 +1,14 @@
 /** Pieces of form schemas: text as it is typed in, model values out, messages that name what was expected. */
-import { LETTERS, parseDate, parseLength, type Bounds, type Metres, type PlainDate, type Rules } from "@wren/core";
+import {
+  BOUNDS,
+  LETTERS,
+  parseDate,
+  parseLength,
+  type Bounds,
+  type Metres,
+  type PlainDate,
+  type Rules,
+} from "@wren/core";
 import * as z from "zod";
 
 export const bareUnit = (units: Rules["units"]): "cm" | "in" => (units === "imperial" ? "in" : "cm");
@@ -35,7 +44,10 @@ export const pastDate = (latest: PlainDate) =>
     if (d === null) {
       ctx.addIssue({
         code: "custom",
-        message: text.trim() === "" ? "A day is needed, about will do" : "Expected a day that exists, like 2026-06-10",
+        message:
+          text.trim() === ""
+            ? "A day is needed; where only the year is known, choose that above"
+            : "Expected a day that exists, like 2026-06-10",
       });
       return z.NEVER;
     }
@@ -71,6 +83,9 @@ const readNumber =
 
 /** A number within bounds; a decimal comma is read as a point. */
 export const numberText = (bounds: Bounds) => z.string().transform(readNumber(bounds));
+
+/** A year that has begun. */
+export const pastYear = (latest: PlainDate) => numberText({ ...BOUNDS.year, to: Number(latest.slice(0, 4)) });
 
 /** A number within bounds, or nothing at all. */
 export const numberOrNothing = (bounds: Bounds) =>

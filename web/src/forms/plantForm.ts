@@ -1,5 +1,6 @@
 /** The plant form: what is typed in, and how it becomes a plant. */
 import {
+  aboutYear,
   BOUNDS,
   CONDITIONS,
   FORMS,
@@ -17,7 +18,7 @@ import {
   type Taxon,
 } from "@wren/core";
 import * as z from "zod";
-import { bareUnit, lengthText, nameText, noteText, numberText, pastDate, readField } from "./fields.ts";
+import { bareUnit, lengthText, nameText, noteText, numberText, pastDate, pastYear, readField } from "./fields.ts";
 
 /** @param firstRecord the plant's earliest record, after which it cannot have been planted; null when it has none */
 export function plantSchema(units: Rules["units"], today: PlainDate, firstRecord: PlainDate | null = null) {
@@ -29,8 +30,9 @@ export function plantSchema(units: Rules["units"], today: PlainDate, firstRecord
       bedId: z.string(),
       height: z.string(),
       width: z.string(),
-      historyKnown: z.enum(["yes", "no"]),
+      historyKnown: z.enum(["yes", "about", "no"]),
       plantedOn: z.string(),
+      plantedYear: z.string(),
       condition: z.enum(CONDITIONS),
       form: z.enum(["", ...FORMS]),
       vigour: z.enum(VIGOURS),
@@ -48,11 +50,21 @@ export function plantSchema(units: Rules["units"], today: PlainDate, firstRecord
       const label = read("label", nameText("Give it a name"));
       const height = read("height", lengthText(bare, BOUNDS.heightM));
       const width = read("width", lengthText(bare, BOUNDS.widthM));
-      const plantedOn = v.historyKnown === "yes" ? read("plantedOn", pastDate(today)) : null;
+      // A record tells that it stood there by then, whatever is known of the year.
+      const latest = firstRecord !== null && firstRecord < today ? firstRecord : today;
+      const plantedOn =
+        v.historyKnown === "yes"
+          ? read("plantedOn", pastDate(today))
+          : v.historyKnown === "about"
+            ? read(
+                "plantedYear",
+                pastYear(today).transform((y) => aboutYear(y, latest)),
+              )
+            : null;
       if (plantedOn !== null && firstRecord !== null && plantedOn > firstRecord)
         ctx.addIssue({
           code: "custom",
-          path: ["plantedOn"],
+          path: [v.historyKnown === "yes" ? "plantedOn" : "plantedYear"],
           message: `It has a record of ${firstRecord}: expected that day or earlier`,
         });
       const needsHeight = goalHasHeight(v.goal);
@@ -80,8 +92,9 @@ export function plantInput(p: Plant, units: Rules["units"]): PlantInput {
     bedId: p.bedId,
     height: length(p.heightM),
     width: length(p.widthM),
-    historyKnown: p.plantedOn === null ? "no" : "yes",
+    historyKnown: p.plantedOn === null ? "no" : p.plantedAbout ? "about" : "yes",
     plantedOn: p.plantedOn ?? "",
+    plantedYear: p.plantedOn?.slice(0, 4) ?? "",
     condition: p.condition,
     form: p.form ?? "",
     vigour: p.vigour,
@@ -105,6 +118,7 @@ export function newPlantInput(taxon: Taxon | null, bed: Bed | undefined, units: 
     width: part(taxon?.matureWidthM[0]),
     historyKnown: "yes",
     plantedOn: "",
+    plantedYear: "",
     condition: "healthy",
     form: "",
     vigour: "usual",
@@ -129,6 +143,11 @@ export function plantFrom(
     heightM: goalHasHeight(v.goal) ? v.goalHeight : null,
   };
   const sameHeight = before !== null && Math.abs(before.heightM - v.height) < 0.001;
+  const sameYear =
+    v.historyKnown === "about" &&
+    before !== null &&
+    before.plantedAbout &&
+    before.plantedOn?.slice(0, 4) === v.plantedYear.trim();
   const sameCondition = before?.condition === v.condition;
   return {
     ...UNSURVEYED_PLANT,
@@ -142,7 +161,9 @@ export function plantFrom(
     heightM: v.height,
     heightOn: sameHeight ? before.heightOn : today,
     widthM: v.width,
-    plantedOn: v.plantedOn,
+    // The same year, guessed before: its day stays.
+    plantedOn: sameYear ? before.plantedOn : v.plantedOn,
+    plantedAbout: v.historyKnown === "about",
     condition: v.condition,
     conditionOn: sameCondition ? before.conditionOn : v.condition === "healthy" ? null : today,
     form: v.form === "" ? null : v.form,
