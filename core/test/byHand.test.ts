@@ -245,12 +245,12 @@ describe("what follows a cut", () => {
   });
 
   test("suckers are ready to be thinned before the season's growth is over, sooner on a fast grower than on a slow one", () => {
-    const days = (id: string): number => {
+    const days = (id: string, day = "2027-06-20"): number => {
       const plant = plantOf(id);
       const m = modelOf([plant]);
       const stems = stemsFromTally(tally("8 stems"), plant, buildOf(m.taxonOf(plant)));
       const cut = stems.slice(0, 4).map((s) => ({ cut: "remove", stemId: s.id }) as const);
-      const on = date("2027-06-20");
+      const on = date(day);
       const { suckers } = whatFollows(m, id, amountsOf(stems, cut, buildOf(m.taxonOf(plant))), on, 0);
       return daysBetween(on, suckers!.thinOn);
     };
@@ -258,6 +258,11 @@ describe("what follows a cut", () => {
     expect(fast).toBeLessThan(slow);
     expect(fast).toBeGreaterThan(7);
     expect(slow).toBeLessThan(150);
+    // Cut in autumn or in winter they come in spring.
+    for (const day of ["2027-11-29", "2028-01-10"]) {
+      const thinned = addDays(date(day), days("syringa-vulgaris", day));
+      expect([day, thinned > "2028-05-01" && thinned < "2028-09-01"]).toEqual([day, true]);
+    }
   });
 
   test("with half of the year's cut taken the shears are drawn back, and take off no more than they may", () => {

@@ -35,7 +35,7 @@ export const GOAL_TABLE: Readonly<Record<GoalKind, GoalRow>> = {
   smaller: row("Make it smaller", ["shape", "routine"], SIZED),
   wider: row("Wider, not taller: knit into a screen", ["shape", "routine"], SIZED),
   fuller: row("Fuller from below", ["candle", "shape", "routine"], { passes: "renewal" }),
-  open: row("More open", ["shape", "routine"], { passes: "shaping" }),
+  open: row("More open", ["thin", "shape", "routine"], { passes: "shaping" }),
   upright: row("Upright instead of flopping", ["shape", "routine"], { passes: "cutback" }),
   "large-flowers": row("Fewer but larger flowers, long stems for the vase", ["hard-cutback", "shape"], {
     passes: "cutback",

@@ -239,6 +239,11 @@ export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on:
     const stop = seasonDate(seasonYear, year.stops.day, model.climate.hemisphere);
     return addYears(stop < on ? addYears(stop, 1) : stop, n);
   };
+  // At once while it grows, else when it next wakes.
+  const { hemisphere } = model.climate;
+  const wakes = seasonDate(seasonYear, year.wakes.day, hemisphere);
+  const growsFrom =
+    on < wakes ? wakes : on <= seasonDate(seasonYear, year.stops.day, hemisphere) ? on : addYears(wakes, 1);
   const futures = HORIZONS.map((horizon): Future => {
     const seasons = SEASONS[horizon](toCome);
     const flowers = seasons === 0 ? null : flowersAt(taxon, a, seasons, loss, shootsAtCut(model, plant));
@@ -260,16 +265,13 @@ export function whatFollows(model: GardenModel, plantId: string, a: Amounts, on:
       : Array.from({ length: 11 }, (_, n) => heightAt(toCome + n, usual)).findIndex((h) => h > wanted + 0.01);
   return {
     futures,
-    suckers: suckering
-      ? suckerFlush(gone.length, usual, on, seasonDate(seasonYear, year.wakes.day, model.climate.hemisphere))
-      : null,
+    suckers: suckering ? suckerFlush(gone.length, usual, growsFrom) : null,
     outgrowsOn: over < 0 ? null : seasonsEnd(over),
   };
 }
 
-function suckerFlush(stems: number, growthM: Metres, on: PlainDate, wakes: PlainDate): Follows["suckers"] {
+function suckerFlush(stems: number, growthM: Metres, starts: PlainDate): Follows["suckers"] {
   const a = REGROWTH_ASSUMPTIONS;
-  const starts = wakes < on ? on : wakes;
   const days = Math.round(a.growingDays * Math.min(1, a.suckerThinM / Math.max(0.05, growthM * a.suckerGrowth)));
   const [few, usual, many] = a.suckersPerStem;
   return { count: [stems * few, stems * usual, stems * many], thinOn: addDays(starts, days) };

@@ -21,7 +21,7 @@ export default function OwnPlaceDialog({ onClose }: { readonly onClose: () => vo
   });
   const start = async (place: Place): Promise<void> => {
     if (
-      !(await change("Your own garden started", () => emptyGarden(newId(), place), {
+      !(await change("Your own garden started", () => ({ ...emptyGarden(newId(), place), name: place.name }), {
         demo: false,
         apart: [],
         replaces: true,
