@@ -10,7 +10,7 @@ test("own place, two plants: the answer of March and of June, a cut recorded, th
   await app.open("/");
   await expect(app.heading("What may I cut?")).toBeVisible();
   await app.startOwnPlace(PLACE);
-  await expect(app.heading("My garden")).toBeVisible();
+  await expect(app.heading("Behind the mill")).toBeVisible();
   await app.addPlant("panicle", "Panicle", "2023-04-15");
   await app.addPlant("lilac", "Lilac", "2023-04-15");
 

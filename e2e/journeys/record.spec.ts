@@ -302,7 +302,7 @@ test("visits go out as a table, are changed in a spreadsheet, and come in again 
 test("an own garden that was never exported is reminded of it, and not again for a while", async ({ app, page }) => {
   await app.open("/today");
   await app.startOwnPlace({ zone: "6b", latitude: "41", last: "04-20", first: "10-20" });
-  await expect(app.heading("My garden")).toBeVisible();
+  await expect(app.heading("Behind the mill")).toBeVisible();
   await app.addPlant("forsythia", "Forsythia", "2020-04-01");
   await page.getByRole("link", { name: "Forsythia" }).first().click();
   for (const day of ["01", "02", "03", "04", "05", "06", "07", "08", "09", "10"]) {

@@ -38,7 +38,7 @@ test.describe("on a phone", () => {
   }) => {
     await app.open("/");
     await app.startOwnPlace(PLACE);
-    await expect(app.heading("My garden")).toBeVisible();
+    await expect(app.heading("Behind the mill")).toBeVisible();
     await app.open("/walk");
     const thumb = new Thumb(page);
     const typed = new Set<string>();

@@ -3,7 +3,7 @@ import { Box, Button, TextField, Typography } from "@mui/material";
 import { countsOf, TASK_TABLE, visitTold, type GardenModel, type Plant, type Voice } from "@wren/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { Pencil, Trash2 } from "lucide-react";
-import { memo, useCallback, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, startTransition, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { withCorrected } from "../../state/edits.ts";
@@ -39,6 +39,10 @@ function wordsOf(model: GardenModel, e: Entry, say: Voice): readonly [title: str
     }
   }
 }
+
+/** The same in every line: not drawn anew with its words. */
+const PENCIL = <Pencil size={18} />;
+const TRASH = <Trash2 size={18} />;
 
 interface LineProps {
   readonly entry: Entry;
@@ -79,18 +83,18 @@ const Line = memo(function Line({ entry: e, onEdit }: LineProps) {
           more={{ visit: e.id }}
           aria-label={`Change: ${name}`}
         >
-          <Pencil size={18} />
+          {PENCIL}
         </DayLink>
       ) : (
         e.kind === "seen" && (
           <button type="button" className="press-icon" aria-label={`Change: ${name}`} onClick={() => onEdit(e)}>
-            <Pencil size={18} />
+            {PENCIL}
           </button>
         )
       )}
       {e.kind !== "changed" && (
         <button type="button" className="press-icon" aria-label={`Take out: ${name}`} onClick={remove}>
-          <Trash2 size={18} />
+          {TRASH}
         </button>
       )}
     </div>
@@ -103,48 +107,46 @@ const linePx = (): number => LINE_PX;
 /** Shorter lists stand in the page whole. */
 const WHOLE = 60;
 
-const Lines = memo(function Lines({
-  entries,
-  onEdit,
-}: {
+interface LinesProps {
   readonly entries: readonly Entry[];
+  /** What was looked for stands in the same lines from letter to letter, however few are found. */
+  readonly searched: boolean;
   readonly onEdit: (e: Entry) => void;
-}) {
+}
+const Lines = memo(function Lines({ entries, searched, onEdit }: LinesProps) {
   const list = useRef<HTMLOListElement>(null);
   const [top, setTop] = useState(0);
   useLayoutEffect(() => {
     if (list.current) setTop(list.current.getBoundingClientRect().top + window.scrollY);
   }, []);
-  const long = entries.length > WHOLE;
-  // Another function at each drawing would have the places of all lines worked out anew at each step of the scroll.
-  const getItemKey = useCallback((i: number) => entries[i]!.key, [entries]);
+  const long = searched || entries.length > WHOLE;
   const virtual = useWindowVirtualizer({
     count: long ? entries.length : 0,
     estimateSize: linePx,
     overscan: 5,
     scrollMargin: top,
-    getItemKey,
   });
   if (!long)
     return (
-      <Box component="ol" ref={list} aria-label="Entries" sx={{ listStyle: "none", p: 0, m: 0 }}>
+      <ol ref={list} aria-label="Entries" className="bare">
         {entries.map((e) => (
           <li key={e.key}>
             <Line entry={e} onEdit={onEdit} />
           </li>
         ))}
-      </Box>
+      </ol>
     );
   return (
-    <Box
-      component="ol"
+    <ol
       ref={list}
       aria-label="Entries"
-      sx={{ listStyle: "none", p: 0, m: 0, position: "relative", height: virtual.getTotalSize() }}
+      className="bare"
+      style={{ position: "relative", height: virtual.getTotalSize() }}
     >
       {virtual.getVirtualItems().map((v) => (
+        // A place keeps its line, whatever is written in it: a search writes new words into lines that stand there.
         <li
-          key={v.key}
+          key={v.index}
           ref={virtual.measureElement}
           data-index={v.index}
           aria-setsize={entries.length}
@@ -154,7 +156,7 @@ const Lines = memo(function Lines({
           <Line entry={entries[v.index]!} onEdit={onEdit} />
         </li>
       ))}
-    </Box>
+    </ol>
   );
 });
 
@@ -199,21 +201,17 @@ interface FoundProps {
   readonly plant: Plant | null;
   readonly kinds: ReadonlySet<EntryKind>;
 }
-/** What was found, a moment behind the field: a letter stands as soon as it is typed, however much holds it. */
+/** What holds the words. */
 const Found = memo(function Found({ text, plant, kinds }: FoundProps) {
   const { garden } = useGarden();
-  const late = useDeferredValue(text);
   const [edited, setEdited] = useState<Entry | null>(null);
   const all = entriesOf(garden);
-  const found = useMemo(
-    () => sieved(all, { text: late, plantId: plant?.id ?? null, kinds }),
-    [all, late, plant, kinds],
-  );
-  const others = useMemo(() => elsewhere(garden, late), [garden, late]);
+  const found = useMemo(() => sieved(all, { text, plantId: plant?.id ?? null, kinds }), [all, text, plant, kinds]);
+  const others = useMemo(() => elsewhere(garden, text), [garden, text]);
   return (
     <>
       {others.length > 0 && (
-        <Typography sx={{ mb: 1 }}>
+        <p className="entry-also">
           Also:{" "}
           {others.map((o, i) => (
             <span key={`${o.what} ${o.to} ${o.name}`}>
@@ -221,16 +219,16 @@ const Found = memo(function Found({ text, plant, kinds }: FoundProps) {
               {o.what.toLowerCase()} <DayLink to={o.to}>{o.name}</DayLink>
             </span>
           ))}
-        </Typography>
+        </p>
       )}
-      <Typography sx={{ color: "text.secondary", mb: 0.5 }} role="status">
+      <p className="quiet entry-count" role="status">
         {found.length === 0
           ? all.length === 0
             ? "Nothing is written down yet. Press “Write down” whenever you see something: it takes two presses."
             : "Nothing holds all these words."
           : `${found.length} ${found.length === 1 ? "entry" : "entries"}`}
-      </Typography>
-      <Lines entries={found} onEdit={setEdited} />
+      </p>
+      <Lines entries={found} searched={text.trim() !== ""} onEdit={setEdited} />
       {edited?.kind === "seen" && (
         <WriteDown plantId={edited.plantId} was={edited.row} onClose={() => setEdited(null)} />
       )}
@@ -238,26 +236,58 @@ const Found = memo(function Found({ text, plant, kinds }: FoundProps) {
   );
 });
 
-export function Happened({ plant }: { readonly plant: Plant | null }) {
+interface SearchedProps extends Omit<FoundProps, "text"> {
+  /** What stands between the field and what it finds. */
+  readonly between: ReactNode;
+  readonly beside: ReactNode;
+}
+/** The field with what it finds: a letter draws these anew and nothing else of the page. */
+function Searched({ plant, kinds, beside, between }: SearchedProps) {
   const [params, setParams] = useSearchParams();
   const asked = params.get("find") ?? "";
+  const [typed, setTyped] = useState(asked);
   const [text, setText] = useState(asked);
   // The address follows when the typing rests: with every letter it would have the whole page drawn anew.
   useEffect(() => {
-    if (text === asked) return;
+    if (typed === asked) return;
     const timer = setTimeout(() => {
       setParams(
         (now) => {
           const next = new URLSearchParams(now);
-          if (text === "") next.delete("find");
-          else next.set("find", text);
+          if (typed === "") next.delete("find");
+          else next.set("find", typed);
           return next;
         },
         { replace: true },
       );
     }, TYPED_MS);
     return () => clearTimeout(timer);
-  }, [text, asked, setParams]);
+  }, [typed, asked, setParams]);
+  return (
+    <>
+      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "center", mb: 1.5 }}>
+        {beside}
+        <TextField
+          type="search"
+          label="Find in everything"
+          value={typed}
+          onChange={(e) => {
+            const { value } = e.target;
+            setTyped(value);
+            // The letter stands as soon as it is typed, however much holds it.
+            startTransition(() => setText(value));
+          }}
+          sx={{ flex: "1 1 14rem", maxWidth: 420 }}
+        />
+      </Box>
+      {between}
+      <Found text={text} plant={plant} kinds={kinds} />
+    </>
+  );
+}
+
+export function Happened({ plant }: { readonly plant: Plant | null }) {
+  const [params, setParams] = useSearchParams();
   const kinds = useMemo(
     () =>
       new Set(
@@ -282,25 +312,23 @@ export function Happened({ plant }: { readonly plant: Plant | null }) {
   return (
     <>
       <Counts plant={plant} />
-      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "center", mb: 1.5 }}>
-        <Button variant="contained" onClick={() => setWriting(true)}>
-          Write down what you see
-        </Button>
-        <TextField
-          type="search"
-          label="Find in everything"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          sx={{ flex: "1 1 14rem", maxWidth: 420 }}
-        />
-      </Box>
-      <Chips
-        label="Show"
-        options={ENTRY_KINDS.map((value) => ({ value, label: ENTRY_LABELS[value] }))}
-        chosen={(k) => kinds.has(k)}
-        onPress={toggle}
+      <Searched
+        plant={plant}
+        kinds={kinds}
+        beside={
+          <Button variant="contained" onClick={() => setWriting(true)}>
+            Write down what you see
+          </Button>
+        }
+        between={
+          <Chips
+            label="Show"
+            options={ENTRY_KINDS.map((value) => ({ value, label: ENTRY_LABELS[value] }))}
+            chosen={(k) => kinds.has(k)}
+            onPress={toggle}
+          />
+        }
       />
-      <Found text={text} plant={plant} kinds={kinds} />
       {writing && <WriteDown plantId={plant?.id ?? null} onClose={() => setWriting(false)} />}
     </>
   );

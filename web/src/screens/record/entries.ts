@@ -91,10 +91,27 @@ export interface Sieve {
   readonly plantId: string | null;
   readonly kinds: ReadonlySet<EntryKind>;
 }
+interface Sifted extends Sieve {
+  readonly found: readonly Entry[];
+}
+/** What was looked for last in a list. */
+const LAST = new WeakMap<readonly Entry[], Sifted>();
 /** Entries that hold all the words, of one plant and of some kinds where those were chosen. */
-export function sieved(all: readonly Entry[], { text, plantId, kinds }: Sieve): readonly Entry[] {
+export function sieved(all: readonly Entry[], sieve: Sieve): readonly Entry[] {
+  const last = LAST.get(all);
+  // One letter more can only be held by what held the letters before.
+  const within =
+    last?.plantId === sieve.plantId && last.kinds === sieve.kinds && sieve.text.startsWith(last.text)
+      ? last.found
+      : all;
+  const found = sift(within, sieve);
+  LAST.set(all, { ...sieve, found });
+  return found;
+}
+
+function sift(entries: readonly Entry[], { text, plantId, kinds }: Sieve): readonly Entry[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return all.filter(
+  return entries.filter(
     (e) =>
       (kinds.size === 0 || kinds.has(e.kind)) &&
       (plantId === null || e.plantId === plantId) &&
