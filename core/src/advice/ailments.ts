@@ -11,7 +11,11 @@ import { finding, NOTHING, type Finding } from "./reasons.ts";
 const AILMENT_DAYS = {
   /** Sap rises so long before waking, and stands still when the leaves are out so long after it. */
   sapBefore: 60,
+  /** In a vine it runs from when the soil warms, some weeks before its buds break. */
+  vineSapBefore: 35,
   sapAfter: 20,
+  /** Its spores fly from September on, in the hemisphere's own year. */
+  silverLeafFrom: 254,
 } as const satisfies Record<string, Days>;
 /** Where the coldest month is milder than this, winters are wet and open and silver leaf travels in them; hard frost stops it, °C. */
 const WET_WINTER_C: Celsius = 1;
@@ -19,11 +23,12 @@ const WET_WINTER_C: Celsius = 1;
 function bleeding(q: Question): readonly Finding[] {
   const { wakes } = q.kind.year;
   const u = inCycle(q.kind.year, q.day);
-  const rises = u >= wakes.day + YEAR_DAYS - AILMENT_DAYS.sapBefore || u < wakes.day + AILMENT_DAYS.sapAfter;
+  const waits = RUNS_FOR_WEEKS.has(q.taxon.habit);
+  const before = waits ? AILMENT_DAYS.vineSapBefore : AILMENT_DAYS.sapBefore;
+  const rises = u >= wakes.day + YEAR_DAYS - before || u < wakes.day + AILMENT_DAYS.sapAfter;
   const next = u >= wakes.day + AILMENT_DAYS.sapAfter ? YEAR_DAYS : 0;
   if (!rises) return NOTHING;
   const until = stageDate(q, wakes.day + AILMENT_DAYS.sapAfter + next);
-  const waits = RUNS_FOR_WEEKS.has(q.taxon.habit);
   return [finding(waits ? "wait" : "fine", "bleeds", { until }, "practice", waits ? { by: "day", on: until } : null)];
 }
 /** A tree drips for days and is little the worse; a vine's thin wood runs for weeks (common practice). */
@@ -35,8 +40,9 @@ function silverLeaf(q: Question): readonly Finding[] {
   if ((climate.tminC[coldest]! + climate.tmaxC[coldest]!) / 2 < WET_WINTER_C) return NOTHING;
   const { year } = q.kind;
   const u = inCycle(year, q.day);
-  if (u < year.stops.day && u >= year.wakes.day + AILMENT_DAYS.sapAfter) return NOTHING;
-  const until = stageDate(q, year.hardens.day + (u >= year.stops.day ? YEAR_DAYS : 0));
+  const from = Math.max(year.stops.day, AILMENT_DAYS.silverLeafFrom);
+  if (u < from && u >= year.wakes.day + AILMENT_DAYS.sapAfter) return NOTHING;
+  const until = stageDate(q, year.hardens.day + (u >= from ? YEAR_DAYS : 0));
   return [finding("wait", "silver-leaf", { until }, "practice", { by: "day", on: until })];
 }
 

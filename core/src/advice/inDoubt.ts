@@ -51,7 +51,8 @@ export function signFor(q: Question, day: number, within: Days): Told | null {
 /** Around the day a stage is expected, where the place leaves that open: wait and look. */
 export function inDoubtFindings(q: Question): readonly Finding[] {
   const { climate } = q.model;
-  const what = signFor(q, q.day, HALF_RANGE_SDS * doubtAt(climate, q.day));
+  // On the latest day itself it is taken to be past.
+  const what = signFor(q, q.day, HALF_RANGE_SDS * doubtAt(climate, q.day) - 1);
   if (what === null) return [];
   const s = SIGNS.find((x) => x.what === what)!.stage(q)!;
   const half = Math.round(HALF_RANGE_SDS * climate.doubt.spring);

@@ -222,6 +222,8 @@ interface NewWoodCut {
   readonly again: Share;
   readonly odds: FrostOdds;
   readonly topsDays: Days;
+  /** What was stored and goes with the cut, of all that growth so far has used. */
+  readonly reserves: Share;
 }
 
 /** Flowers need the warmth from bud break to bloom again from the day of the cut; what then falls after frost is lost. */
@@ -263,7 +265,7 @@ function newWoodOn(
   const kept = late === x.opens ? 1 : beforeFrost(c, cut.odds, late, x.ends + late - x.opens) / x.usual;
   if (day < x.opens) {
     const spent = clampShare((c.warmthAt(day) - x.warmthAtWaking) / Math.max(1, x.whole));
-    out.loss[day] = taken * clampShare(1 - (1 - a.reservesSpent * spent) * kept);
+    out.loss[day] = taken * clampShare(1 - (1 - cut.reserves * spent) * kept);
     out.delayDays[day] = late - x.opens;
     return;
   }
@@ -280,6 +282,8 @@ function newWoodPrices(d: DisplayYear, q: PricedCut, out: DisplayPrices): void {
     again,
     odds: c.frost(q.taxon.frost.growthKillC),
     topsDays: deadTopsDays(q.taxon, plan.task),
+    // Soft ends hold next to nothing: what is pinched branches, and each branch flowers (common practice).
+    reserves: plan.task === "tip" ? 0 : PRICE_ASSUMPTIONS.reservesSpent,
   };
   for (const run of bloomRuns(d)) {
     out.opens.fill(run.opens, run.from, run.to);

@@ -14,7 +14,8 @@ const woody = (t: Taxon): boolean => t.leaf !== "herbaceous";
 const LOW_M = { wind: 1.2, skirt: 0.8 } as const;
 
 const NEEDS: Partial<Record<Task, Need>> = {
-  tip: { fits: woody, otherwise: "grass-all-or-nothing" },
+  // A perennial that is pinched branches.
+  tip: { fits: (t) => woody(t) || t.group === "perennial", otherwise: "grass-all-or-nothing" },
   thin: { fits: woody, otherwise: "grass-all-or-nothing" },
   // Perennials may be sheared over; a grass cut in growth shows its stump for the year.
   shear: { fits: (t) => t.group !== "grass", otherwise: "grass-all-or-nothing" },
