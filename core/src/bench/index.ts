@@ -4,6 +4,8 @@ export * from "./remarks.ts";
 export * from "./tryOut.ts";
 export * from "./subset.ts";
 export * from "./passes.ts";
+export { SUGGEST_ASSUMPTIONS } from "./whole.ts";
+export type { SuggestQuestion } from "./setting.ts";
 export * from "./suggest.ts";
 export * from "./cutList.ts";
 export * from "./treeForm.ts";
