@@ -458,6 +458,17 @@ describe("a wish is answered as practice answers it (common practice, written be
     const aim = (p: Plant) => aimOn(modelOf([p]), p, date("2026-03-01"), "hard-cutback").height!.cutAtM;
     expect([aim(plant), aim({ ...plant, form: null }) < 0.2]).toEqual([1.8, true]);
   });
+  test("shears that lower a leader are refused where no hedge is made of the kind; at its sides, and on a hedge's kind, not", () => {
+    const asked = (id: string, offM: number) => {
+      const { plant, stems, m, build } = drawn(id, "one trunk, 8 tiers", { heightM: 3, widthM: 1.4 });
+      const { heightM, widthM } = amountsOf(stems, [], build).before;
+      const cuts: StemCut[] = [{ cut: "shear", heightM: heightM - offM, widthM: widthM - 0.1 }];
+      return tryOut(m, { plant, stems, task: "shape", cuts }, date("2026-06-12")).remarks.map((r) => r.code);
+    };
+    expect(asked("pinus-strobus", 0.15)).toContain("leader-stays");
+    expect(asked("pinus-strobus", 0)).not.toContain("leader-stays");
+    expect(asked("thuja-occidentalis", 0.15)).not.toContain("leader-stays");
+  });
   test("tree form: the worst stems out by a third at most, the rest cleared by a step", () => {
     const more = { heightM: 3, widthM: 2.4, goal: wish("tree-form") };
     const { s, of } = proposed("viburnum-opulus", "10 stems: 4 thick, 6 middling", more, "shape", "2026-06-20");

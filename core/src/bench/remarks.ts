@@ -153,10 +153,15 @@ function barestubs(stems: readonly Stem[], cuts: readonly StemCut[], build: Buil
   });
 }
 
-/** Shears go no deeper than the green where nothing grows back. */
-function outlines(stems: readonly Stem[], cuts: readonly StemCut[], { build }: BenchKind): Remark[] {
-  if (!build.greenOnly) return [];
+/** Less is a tip of the year's growth, m. */
+const TIP_M: Metres = 0.05;
+/** Shears go no deeper than the green where nothing grows back, and leave a leader its top where no hedge is made of the kind. */
+function outlines(stems: readonly Stem[], cuts: readonly StemCut[], { build, taxon }: BenchKind): Remark[] {
   const { body } = leafOf(stems, build);
+  const led = ARCHITECTURE_TABLE[build.architecture].leads && !taxon.outline;
+  const lowers = (c: StemCut): boolean => (c.cut === "shear" || c.cut === "top") && c.heightM < body.heightM - TIP_M;
+  if (led && cuts.some(lowers)) return [remark("leader-stays", null, {})];
+  if (!build.greenOnly) return [];
   const belowM = body.heightM - body.shellM;
   return cuts.flatMap((c) =>
     ((c.cut === "shear" || c.cut === "top") && c.heightM < belowM - 1e-6) ||
