@@ -13,7 +13,7 @@ import {
   type Task,
 } from "@wren/core";
 import "./seed.ts";
-import { modelOf, plantOf, seenOn } from "./support.ts";
+import { modelOf, PLACES, plantOf, seenOn } from "./support.ts";
 
 /** Kinds of every sort of flowering wood, an evergreen that keeps its outline, one that sleeps through summer. */
 const KINDS = [
@@ -25,6 +25,8 @@ const KINDS = [
   "thuja-occidentalis",
   "ribes-speciosum",
   "cornus-sericea",
+  // Its sap keeps it waiting in spring.
+  "actinidia-kolomikta",
 ] as const;
 const plants = KINDS.map((k) => plantOf(k, { id: k }));
 const model = modelOf(plants);
@@ -129,4 +131,32 @@ test("every kind's window for its routine task is read without an error on any d
       if (w?.opens != null && w.closes !== null) expect(w.opens <= w.closes).toBe(true);
       if (w?.daysLeft != null) expect(w.daysLeft).toBeGreaterThanOrEqual(0);
     }
+});
+
+test("a window ends where sap or silver leaf makes the cut wait, and begins where it ends", () => {
+  const mild = PLACES.find((p) => p.name === "coast")!;
+  for (const [id, task, code] of [
+    ["prunus-cerasifera", "thin", "silver-leaf"],
+    ["prunus-spinosa", "shear", "silver-leaf"],
+    ["actinidia-kolomikta", "shape", "bleeds"],
+  ] as const) {
+    const m = modelOf([plantOf(id)], { place: mild });
+    const at = (d: PlainDate) => adviseOn(m, id, d, task);
+    const waits = (d: PlainDate): boolean => at(d).reasons.some((r) => r.code === code);
+    let seen = 0;
+    for (let i = 0; i < 365; i += 9) {
+      const { window } = at(addDays(date("2026-01-03"), i));
+      if (!window?.opens || !window.closes) continue;
+      seen++;
+      expect([id, window.opens, waits(window.opens), window.closes, waits(window.closes)]).toEqual([
+        id,
+        window.opens,
+        false,
+        window.closes,
+        false,
+      ]);
+    }
+    expect(seen).toBeGreaterThan(30);
+    expect(waits(date("2026-02-10"))).toBe(true);
+  }
 });

@@ -1,5 +1,5 @@
 /** Sap and disease that make the season of a cut matter beyond flowers and frost. */
-import { YEAR_DAYS } from "../calendar/index.ts";
+import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { Celsius, Days } from "../units/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
@@ -15,34 +15,60 @@ const AILMENT_DAYS = {
   vineSapBefore: 35,
   sapAfter: 20,
   /** Its spores fly from September on, in the hemisphere's own year. */
-  silverLeafFrom: 254,
+  silverLeafFrom: 243,
 } as const satisfies Record<string, Days>;
 /** Where the coldest month is milder than this, winters are wet and open and silver leaf travels in them; hard frost stops it, °C. */
 const WET_WINTER_C: Celsius = 1;
 
+/** Days of the year by the season's own count, 0 at its start. */
+type Days365 = (day: SeasonDay) => boolean;
+
+/** While its sap runs. */
+function sapRuns({ kind, taxon }: Question): Days365 {
+  const { year } = kind;
+  const before = RUNS_FOR_WEEKS.has(taxon.habit) ? AILMENT_DAYS.vineSapBefore : AILMENT_DAYS.sapBefore;
+  return (day) => {
+    const u = inCycle(year, day);
+    return u >= year.wakes.day + YEAR_DAYS - before || u < year.wakes.day + AILMENT_DAYS.sapAfter;
+  };
+}
+/** While spores of silver leaf fly and wounds stay wet; never where winters are hard. */
+function sporesFly({ kind, model }: Question): Days365 {
+  const { climate } = model;
+  const coldest = Math.max(0, Math.round(climate.coldestDay));
+  if ((climate.tminC[coldest]! + climate.tmaxC[coldest]!) / 2 < WET_WINTER_C) return () => false;
+  const { year } = kind;
+  const from = Math.max(year.stops.day, AILMENT_DAYS.silverLeafFrom);
+  return (day) => {
+    const u = inCycle(year, day);
+    return u >= from || u < year.wakes.day + AILMENT_DAYS.sapAfter;
+  };
+}
+
+/** Does a cut of the task wait for an ailment on a day? null: it never does. */
+export function ailingDays(q: Question): Days365 | null {
+  if (!isLive(q.task) || TASK_TABLE[q.task].usualShare === 0) return null;
+  const { ailments, habit } = q.taxon;
+  if (ailments.includes("silver-leaf")) return sporesFly(q);
+  return ailments.includes("bleeds") && RUNS_FOR_WEEKS.has(habit) ? sapRuns(q) : null;
+}
+
 function bleeding(q: Question): readonly Finding[] {
+  if (!sapRuns(q)(q.day)) return NOTHING;
   const { wakes } = q.kind.year;
-  const u = inCycle(q.kind.year, q.day);
+  const out = wakes.day + AILMENT_DAYS.sapAfter;
+  const until = stageDate(q, out + (inCycle(q.kind.year, q.day) >= out ? YEAR_DAYS : 0));
   const waits = RUNS_FOR_WEEKS.has(q.taxon.habit);
-  const before = waits ? AILMENT_DAYS.vineSapBefore : AILMENT_DAYS.sapBefore;
-  const rises = u >= wakes.day + YEAR_DAYS - before || u < wakes.day + AILMENT_DAYS.sapAfter;
-  const next = u >= wakes.day + AILMENT_DAYS.sapAfter ? YEAR_DAYS : 0;
-  if (!rises) return NOTHING;
-  const until = stageDate(q, wakes.day + AILMENT_DAYS.sapAfter + next);
   return [finding(waits ? "wait" : "fine", "bleeds", { until }, "practice", waits ? { by: "day", on: until } : null)];
 }
 /** A tree drips for days and is little the worse; a vine's thin wood runs for weeks (common practice). */
 const RUNS_FOR_WEEKS: ReadonlySet<Taxon["habit"]> = new Set(["climber"]);
 
 function silverLeaf(q: Question): readonly Finding[] {
-  const { climate } = q.model;
-  const coldest = Math.max(0, Math.round(climate.coldestDay));
-  if ((climate.tminC[coldest]! + climate.tmaxC[coldest]!) / 2 < WET_WINTER_C) return NOTHING;
+  if (!sporesFly(q)(q.day)) return NOTHING;
   const { year } = q.kind;
-  const u = inCycle(year, q.day);
-  const from = Math.max(year.stops.day, AILMENT_DAYS.silverLeafFrom);
-  if (u < from && u >= year.wakes.day + AILMENT_DAYS.sapAfter) return NOTHING;
-  const until = stageDate(q, year.hardens.day + (u >= from ? YEAR_DAYS : 0));
+  const out = year.wakes.day + AILMENT_DAYS.sapAfter;
+  const until = stageDate(q, out + (inCycle(year, q.day) >= out ? YEAR_DAYS : 0));
   return [finding("wait", "silver-leaf", { until }, "practice", { by: "day", on: until })];
 }
 

@@ -12,6 +12,7 @@ import {
 import { VERDICTS } from "../model/index.ts";
 import { doubtAt, giveOrTake, HALF_RANGE_SDS } from "../phenology/index.ts";
 import type { Days } from "../units/index.ts";
+import { ailingDays } from "./ailments.ts";
 import type { Question } from "./question.ts";
 import type { Finding } from "./reasons.ts";
 
@@ -95,6 +96,7 @@ class OpenDays {
   readonly #q: Question;
   readonly #ahead: Days;
   readonly #freeFrom: Days;
+  readonly #ails: ((day: SeasonDay) => boolean) | null;
   readonly seasonDay: (offset: Days) => SeasonDay;
 
   /** @param freeFrom the first offset on which nothing at the plant itself blocks */
@@ -103,10 +105,12 @@ class OpenDays {
     this.#q = q;
     this.#ahead = daysBetween(q.on, seasonStart(q.model.season(q.on).seasonYear + 1, h));
     this.#freeFrom = freeFrom;
+    this.#ails = ailingDays(q);
     this.seasonDay = seasonScanner(q.on, h);
   }
   inSeason(offset: Days): boolean {
-    return (offset < this.#ahead ? this.#q.kind : this.#q.usual).open[this.seasonDay(offset)] === 1;
+    const day = this.seasonDay(offset);
+    return (offset < this.#ahead ? this.#q.kind : this.#q.usual).open[day] === 1 && this.#ails?.(day) !== true;
   }
   at(offset: Days): boolean {
     return offset >= this.#freeFrom && this.inSeason(offset);
