@@ -157,8 +157,9 @@ function barestubs(stems: readonly Stem[], cuts: readonly StemCut[], build: Buil
 const TIP_M: Metres = 0.05;
 /** Shears go no deeper than the green where nothing grows back, and leave a leader its top where no hedge is made of the kind. */
 function outlines(stems: readonly Stem[], cuts: readonly StemCut[], { build, taxon }: BenchKind): Remark[] {
-  const { body } = leafOf(stems, build);
   const led = ARCHITECTURE_TABLE[build.architecture].leads && !taxon.outline;
+  if ((!led && !build.greenOnly) || !cuts.some((c) => c.cut === "shear" || c.cut === "top")) return [];
+  const { body } = leafOf(stems, build);
   const lowers = (c: StemCut): boolean => (c.cut === "shear" || c.cut === "top") && c.heightM < body.heightM - TIP_M;
   if (led && cuts.some(lowers)) return [remark("leader-stays", null, {})];
   if (!build.greenOnly) return [];

@@ -44,6 +44,8 @@ export interface StandLeaf {
   readonly body: Body;
   /** How far out it stands to each side, at even heights from the ground to the top, BINS + 1 of them. */
   readonly widest: readonly Float64Array[];
+  /** The least of these at each height. */
+  readonly narrowest: Float64Array;
 }
 
 /** Leaf a live stem carries, in the units of its conducting section; dead ones carry none. */
@@ -206,13 +208,16 @@ function widestOf(stems: readonly Stem[], build: Build, body: Body): readonly Fl
 }
 
 /** Outside the outline of a stand made smaller to a height and a width? By how much, m; 0 or less: inside. */
-export function outBy({ body, widest }: StandLeaf, p: Point3, heightM: Metres, widthM: Metres): Metres {
+export function outBy({ body, widest, narrowest }: StandLeaf, p: Point3, heightM: Metres, widthM: Metres): Metres {
   if (p.z > heightM) return p.z - heightM;
   const at = Math.min(BINS, (p.z / heightM) * BINS);
   const i = Math.min(BINS - 1, Math.floor(at));
+  const [r, part] = [radiusOf(p), widthM / body.widthM];
+  // Most of a plant stands within its narrowest side: nobody need know on which.
+  const narrow = Math.min(narrowest[i]!, narrowest[i + 1]!) * part;
+  if (r <= narrow) return r - narrow;
   const side = widest[sectorOf(p)]!;
-  const was = side[i]! + (side[i + 1]! - side[i]!) * (at - i);
-  return radiusOf(p) - (was * widthM) / body.widthM;
+  return r - (side[i]! + (side[i + 1]! - side[i]!) * (at - i)) * part;
 }
 
 const NO_LEAF = (s: Stem): StemLeaf => ({
@@ -271,11 +276,13 @@ export function leafOf(stems: readonly Stem[], build: Build): StandLeaf {
   // A stem of which nothing is green carries nothing, however thick it is.
   const weights = stems.map((s, i) => (byStem[i]!.some((p) => p.leaf > 0) ? leafWeight(s, build.sapwoodMm) : 0));
   if (weights.some((w) => w > 0)) settle(byStem, weights, body);
+  const widest = widestOf(stems, build, body);
   const leaf: StandLeaf = {
     stems: stems.map((s, i) => sumsOf(s, byStem[i]!, weights[i]!)),
     weight: weights.reduce((a, b) => a + b, 0),
     body,
-    widest: widestOf(stems, build, body),
+    widest,
+    narrowest: Float64Array.from({ length: BINS + 1 }, (_, i) => Math.min(...widest.map((side) => side[i]!))),
   };
   KNOWN.set(stems, { build, leaf });
   return leaf;
