@@ -81,8 +81,7 @@ describe("a stand in lines", () => {
     );
     expect(looks.at(-1)).toBe("chosen");
     expect(new Set(lines.map((l) => l.key)).size).toBe(lines.length);
-    // A thick one is drawn in pieces that grow thinner, which share lines too.
-    expect(lines.length).toBeLessThanOrEqual(3 * stems.length);
+    expect(lines.length).toBeLessThanOrEqual(2 * stems.length);
     const alike = standLines(effects([]).slice(0, 2), drawn, view, null);
     expect(alike.filter((l) => l.look === "live")).toHaveLength(2);
   });

@@ -1,5 +1,5 @@
 /** Sap and disease that make the season of a cut matter beyond flowers and frost. */
-import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import { YEAR_DAYS, type PlainDate, type SeasonDay } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import type { Celsius, Days } from "../units/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
@@ -20,11 +20,11 @@ const AILMENT_DAYS = {
 /** Where the coldest month is milder than this, winters are wet and open and silver leaf travels in them; hard frost stops it, °C. */
 const WET_WINTER_C: Celsius = 1;
 
-/** Days of the year by the season's own count, 0 at its start. */
-type Days365 = (day: SeasonDay) => boolean;
+/** Is it so on a day of the year, by the season's own count? */
+type OnDay = (day: SeasonDay) => boolean;
 
 /** While its sap runs. */
-function sapRuns({ kind, taxon }: Question): Days365 {
+function sapRuns({ kind, taxon }: Question): OnDay {
   const { year } = kind;
   const before = RUNS_FOR_WEEKS.has(taxon.habit) ? AILMENT_DAYS.vineSapBefore : AILMENT_DAYS.sapBefore;
   return (day) => {
@@ -33,7 +33,7 @@ function sapRuns({ kind, taxon }: Question): Days365 {
   };
 }
 /** While spores of silver leaf fly and wounds stay wet; never where winters are hard. */
-function sporesFly({ kind, model }: Question): Days365 {
+function sporesFly({ kind, model }: Question): OnDay {
   const { climate } = model;
   const coldest = Math.max(0, Math.round(climate.coldestDay));
   if ((climate.tminC[coldest]! + climate.tmaxC[coldest]!) / 2 < WET_WINTER_C) return () => false;
@@ -46,18 +46,23 @@ function sporesFly({ kind, model }: Question): Days365 {
 }
 
 /** Does a cut of the task wait for an ailment on a day? null: it never does. */
-export function ailingDays(q: Question): Days365 | null {
+export function ailingDays(q: Question): OnDay | null {
   if (!isLive(q.task) || TASK_TABLE[q.task].usualShare === 0) return null;
   const { ailments, habit } = q.taxon;
   if (ailments.includes("silver-leaf")) return sporesFly(q);
   return ailments.includes("bleeds") && RUNS_FOR_WEEKS.has(habit) ? sapRuns(q) : null;
 }
 
+/** The next day on which its leaves are out: sap stands still, and wounds dry. */
+function leavesOut(q: Question): PlainDate {
+  const { year } = q.kind;
+  const out = year.wakes.day + AILMENT_DAYS.sapAfter;
+  return stageDate(q, out + (inCycle(year, q.day) >= out ? YEAR_DAYS : 0));
+}
+
 function bleeding(q: Question): readonly Finding[] {
   if (!sapRuns(q)(q.day)) return NOTHING;
-  const { wakes } = q.kind.year;
-  const out = wakes.day + AILMENT_DAYS.sapAfter;
-  const until = stageDate(q, out + (inCycle(q.kind.year, q.day) >= out ? YEAR_DAYS : 0));
+  const until = leavesOut(q);
   const waits = RUNS_FOR_WEEKS.has(q.taxon.habit);
   return [finding(waits ? "wait" : "fine", "bleeds", { until }, "practice", waits ? { by: "day", on: until } : null)];
 }
@@ -66,9 +71,7 @@ const RUNS_FOR_WEEKS: ReadonlySet<Taxon["habit"]> = new Set(["climber"]);
 
 function silverLeaf(q: Question): readonly Finding[] {
   if (!sporesFly(q)(q.day)) return NOTHING;
-  const { year } = q.kind;
-  const out = year.wakes.day + AILMENT_DAYS.sapAfter;
-  const until = stageDate(q, out + (inCycle(year, q.day) >= out ? YEAR_DAYS : 0));
+  const until = leavesOut(q);
   return [finding("wait", "silver-leaf", { until }, "practice", { by: "day", on: until })];
 }
 

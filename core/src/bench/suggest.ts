@@ -187,7 +187,11 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
       ) {
         const found = fittingHeads(set, cuts, standing, aimed, clean.before.heightM);
         mine = found.cuts;
-        heightM = { aimed: aimed / set.scale, reached: found.reachedM / set.scale, years: yearsTo(set, clean.cap) };
+        heightM = {
+          aimed: aimed / set.scale,
+          reached: found.reachedM / set.scale,
+          years: yearsTo(set, clean.cap, found.reachedM > aimed + LEAST_OFF_M),
+        };
       }
     } else if (pass === "frame")
       mine = (tree?.years[0]?.out ?? []).map((s): StemCut => ({ cut: "remove", stemId: s.id }));
@@ -229,12 +233,15 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
 
 const sameCut = (a: StemCut, b: StemCut): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** In how many years' cuts the aim is reached under the cap; null where it is not, or no wish is aimed at. */
-function yearsTo({ model, q, on, aim }: Setting, cap: Share | null): number | null {
+/**
+ * In how many years' cuts the aim is reached under the cap; null where it is not, or no wish is aimed at.
+ * @param rests this year's cut stops short of it, whatever the outline by itself would allow
+ */
+function yearsTo({ model, q, on, aim }: Setting, cap: Share | null, rests: boolean): number | null {
   const wantedM = wantedOf(q);
   if (wantedM === null || aim.by !== "wish") return null;
   const { reached, steps } = reductionOn(model, q.plant, on, wantedM, cap);
-  return reached ? steps.length : null;
+  return reached ? Math.max(rests ? 2 : 1, steps.length) : null;
 }
 
 /** The cuts without those that are refused, and the refusals, one of a sort. */

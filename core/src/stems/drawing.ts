@@ -6,7 +6,7 @@ import { MOST, type SideBranch, type Stem } from "../model/index.ts";
 import type { Metres, Millimetres, Share } from "../units/index.ts";
 import { bodyOf, type Architecture, type Build } from "./architecture.ts";
 import { THICKNESS_TABLE, THICKNESSES } from "./classes.ts";
-import { alongStem, branchRun, radiusOf } from "./layout.ts";
+import { alongStem, branchRun, radiusOf, shootRun } from "./layout.ts";
 import { halfAt, outsideM, toSurface, type Body } from "./outline.ts";
 import { fan, tiered, trunks } from "./mains.ts";
 import {
@@ -70,11 +70,14 @@ function branchesOf(
 }
 
 /** A branch no longer than the outline has room for. */
-function within(s: Stem, b: SideBranch, body: Body, bend: Share): SideBranch {
+function within(s: Stem, b: SideBranch, body: Body, bend: Share, clipped: boolean): SideBranch {
   let part = 1;
   const out = (): boolean => {
-    const [, tip] = branchRun(s, { ...b, lengthM: b.lengthM * part }, { bend });
-    return tip.z > body.heightM || radiusOf(tip) > 1.02 * outsideM(body, tip.z);
+    const run = branchRun(s, { ...b, lengthM: b.lengthM * part }, { bend });
+    // Where shears went not even a shoot stands out.
+    const shoots = clipped ? b.shoots.map((x) => shootRun(run, { ...x, lengthM: x.lengthM * part })[1]) : [];
+    const most = clipped ? 0.99 : 1.02;
+    return [run[1], ...shoots].some((p) => p.z > body.heightM || radiusOf(p) > most * outsideM(body, p.z));
   };
   while (part > LEAST_PART && out()) part -= 0.02;
   if (part === 1) return b;
@@ -104,7 +107,7 @@ function clippedTo(body: Body, stem: Stem, branching: Branching): Stem {
   let { lengthM } = stem;
   const out = (): boolean => {
     const tip = alongStem({ ...stem, lengthM }, 1, { bend: 0 });
-    return lengthM > 0.05 && radiusOf(tip) > outsideM(body, tip.z);
+    return lengthM > 0.05 && radiusOf(tip) > 0.99 * outsideM(body, tip.z);
   };
   while (out()) lengthM = cm(lengthM - 0.01);
   return { ...stem, lengthM };
@@ -127,7 +130,7 @@ function clump(
     return {
       ...stem,
       branches: branchesOf(diameterMm, stem.lengthM, turnDeg, leanDeg, branching).map((b) =>
-        within(stem, b, body, bend),
+        within(stem, b, body, bend, branching === "shell"),
       ),
     };
   });

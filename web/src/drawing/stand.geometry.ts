@@ -181,7 +181,7 @@ const WIDTH_STEP = 0.5;
 const stepped = (w: number): number => Math.round(w / WIDTH_STEP) * WIDTH_STEP;
 
 /** A trunk is seen to grow thinner, px of the sheet; what is drawn thinner is one line. */
-const TAPERED_FROM = 5;
+const TAPERED_FROM = 8;
 const TAPER_PIECES = 5;
 
 /**

@@ -67,9 +67,7 @@ export function ProposalNote({ s, names }: { readonly s: Suggestion; readonly na
       {s.heightM && s.heightM.reached > s.heightM.aimed + 0.01 && (
         <li>
           The cut belongs at {say.length(s.heightM.aimed)}; this year’s share allows {say.length(s.heightM.reached)}.{" "}
-          {s.heightM.years === null
-            ? "The rest follows next year."
-            : `In ${Math.max(2, s.heightM.years)} years it is there.`}
+          {s.heightM.years === null ? "The rest follows next year." : `In ${s.heightM.years} years it is there.`}
         </li>
       )}
       {s.unanswered.map((u) => (
