@@ -47,6 +47,7 @@ export {
   aboutYear,
 } from "./calendar/index.ts";
 export {
+  type Pass,
   BESIDES,
   type Beside,
   CROWNS,
@@ -254,6 +255,7 @@ export {
   type Tally,
   type TallyPart,
   alongStem,
+  between,
   bodyOf,
   branchRun,
   branchToTip,
@@ -428,7 +430,6 @@ export {
   CAUTION_TEXTS,
   NOTE_ROWS,
   PASS_ROWS,
-  type Pass,
   aftercareFor,
   bladeLine,
   cautionText,

@@ -29,6 +29,7 @@ import {
   voiceOf,
   whatFollows,
   worseOfPairs,
+  type Pass,
   type Plant,
   type Stem,
   type StemCut,
@@ -51,6 +52,8 @@ const stem = (id: string, diameterMm: number, more: Partial<Stem> = {}): Stem =>
   ...more,
 });
 const out = (...ids: string[]): StemCut[] => ids.map((stemId) => ({ cut: "remove", stemId }));
+/** The same as a proposal says it. */
+const outIn = (pass: Pass, ...ids: string[]): StemCut[] => out(...ids).map((c) => ({ ...c, pass }));
 /** Leafy throughout, as wide at the foot as at the top, all of a stem conducting. */
 const plain: Build = {
   architecture: "stems",
@@ -378,8 +381,8 @@ describe("what is refused", () => {
 
   // Common practice: the young and the weak lose dead wood only; after frost even that cannot yet be told.
   describe.each<[string, Partial<Plant>, readonly StemCut[], string]>([
-    ["in its first season", { plantedOn: date("2027-03-01"), condition: "healthy" }, out("b"), "live-waits"],
-    ["under stress", { condition: "stressed", conditionOn: date("2027-03-01") }, out("b"), "live-waits"],
+    ["in its first season", { plantedOn: date("2027-03-01"), condition: "healthy" }, outIn("dead", "b"), "live-waits"],
+    ["under stress", { condition: "stressed", conditionOn: date("2027-03-01") }, outIn("dead", "b"), "live-waits"],
     ["hurt by frost", { condition: "frosted", conditionOn: date("2027-03-01") }, [], "dead-waits"],
   ])("a plant that is %s", (_, state, cuts, code) => {
     const plant = { ...plantOf("panicle-seat"), ...state };
@@ -454,7 +457,9 @@ describe("the proposal", () => {
     const list = cutList(stems, s.cuts, model.taxonOf(plant), task, plant, buildOf(model.taxonOf(plant)));
     expect(list.map((l) => l.no)).toEqual(list.map((_l, i) => i + 1));
     expect(list.slice(0, 2).map((l) => l.pass)).toEqual(["dead", "dead"]);
-    expect(list).toHaveLength(s.cuts.length);
+    expect(list.flatMap((l) => l.cuts)).toHaveLength(s.cuts.length);
+    // What the list says a cut is for is what it was proposed for.
+    for (const l of list) for (const c of l.cuts) expect(s.passes.find((p) => p.cuts.includes(c))?.pass).toBe(l.pass);
   });
 
   test("three years of renewal never take more than a third by count, oldest first", () => {
@@ -496,7 +501,7 @@ describe("the proposal", () => {
     ] as const) {
       const stems = [stem("a", 22), weak("b", b), weak("c", c)];
       const s = suggest(world, { plant, stems, task: "thin" }, date("2027-06-01"));
-      expect(s.passes.find((p) => p.pass === "weak")?.cuts).toEqual(out(goes));
+      expect(s.passes.find((p) => p.pass === "weak")?.cuts).toEqual(outIn("weak", goes));
     }
   });
 

@@ -12,6 +12,8 @@ import {
   buildOf,
   carriedOut,
   CATALOGUE,
+  cutLineText,
+  cutList,
   date,
   heightOf,
   isRefusal,
@@ -44,6 +46,7 @@ import {
   wantedIn,
   wish,
   workplaceOf,
+  type CutLine,
   type Form,
   type Line,
   type Plant,
@@ -104,7 +107,16 @@ describe("a line of words makes a drawing", () => {
       (s) => [s.length, new Set(s.flatMap((x) => x.branches.map((b) => b.lengthM))).size, s[0]!.branches[0]!.lengthM],
       [5, 1, 0.1],
     ],
-    ["acer-palmatum", null, "two trunks, crown from 80 cm", (s) => s.length, 2],
+    [
+      "acer-palmatum",
+      null,
+      "two trunks, crown from 80 cm, 14 branches, 3 dead inside",
+      (s) => s.map((x) => [x.branches.length, x.branches.filter((b) => b.dead).length]),
+      [
+        [7, 1],
+        [7, 2],
+      ],
+    ],
     [
       "rosa-hybrid-tea",
       null,
@@ -124,6 +136,19 @@ describe("a line of words makes a drawing", () => {
     expect(before.heightM / plant.heightM).toBeLessThan(1.06);
     expect(before.widthM / plant.widthM).toBeGreaterThan(0.6);
     expect(before.widthM / plant.widthM).toBeLessThan(1.25);
+  });
+  test.each<[string, Form | null, string, number, (b: { at: number; lengthM: number }) => number]>([
+    // Green as deep everywhere: bare to 60 cm on the longest, the short ones of the top green all along.
+    ["picea-glauca", null, "one trunk, nine tiers, green from 60 cm out", 0.6, (b) => b.lengthM],
+    ["buxus-sempervirens", "clipped", "8 stems, green to 15 cm in", 0.15, (b) => b.lengthM],
+  ])("%s %s, %s: green is as deep on a short branch as on a long one", (id, form, words, m, lengthOf) => {
+    const { stems } = drawn(id, words, { form, heightM: 3, widthM: 2.4 });
+    const all = stems.flatMap((s) => s.branches);
+    const longest = Math.max(...all.map(lengthOf));
+    const deep = words.endsWith("in") ? m : longest - m;
+    for (const b of all)
+      expect(b.leafFrom! * b.lengthM).toBeCloseTo(Math.max(0, Math.min(0.9 * b.lengthM, b.lengthM - deep)), 2);
+    expect(new Set(all.map((b) => b.leafFrom)).size).toBeGreaterThan(1);
   });
   test.each([
     ["one trunk, thirty tiers of 900 branches, 99 tiers", "sketch-many"],
@@ -412,7 +437,7 @@ describe("a wish is answered as practice answers it (common practice, written be
     const { plant, stems, m, build } = drawn(id, words, { heightOn: date("2025-12-10"), ...more });
     const s = suggest(m, { plant, stems, task }, date(on));
     const of = (pass: Pass): readonly StemCut[] => s.passes.find((p) => p.pass === pass)?.cuts ?? [];
-    return { s, of, plant, stems, build, after: stemsAfter(stems, s.cuts, build) };
+    return { s, of, plant, stems, build, m, after: stemsAfter(stems, s.cuts, build) };
   };
   const ids = (cuts: readonly StemCut[]): readonly string[] => cuts.flatMap((c) => ("stemId" in c ? [c.stemId] : []));
   test("heads of a mophead: its dead stems go along", () => {
@@ -423,7 +448,7 @@ describe("a wish is answered as practice answers it (common practice, written be
       "deadhead",
       "2026-04-20",
     );
-    expect([ids(of("dead")), of("ends")]).toEqual([["s18", "s19", "s20"], [{ cut: "dead-heads" }]]);
+    expect([ids(of("dead")), of("ends")]).toEqual([["s18", "s19", "s20"], [{ cut: "dead-heads", pass: "ends" }]]);
   });
   test("upright: what is thinner than a pencil goes first, a third at most; the rest is cut level", () => {
     const words = "18 stems: 10 middling, 8 thin";
@@ -439,6 +464,36 @@ describe("a wish is answered as practice answers it (common practice, written be
     expect([ids(of("dead")), ids(of("weak")), ids(of("oldest"))]).toEqual([["s9"], ["s8", "s7"], ["s1", "s2"]]);
     expect([after.length, s.passes.at(-1)!.pass]).toEqual([4, "height"]);
   });
+  test("the list says of each cut what it was proposed for: spindly stems are not the oldest, and go before the rest is shortened", () => {
+    const words = "9 stems: 2 thick, 5 middling, 2 thin";
+    const more = { heightM: 2, widthM: 1.8, goal: wish("large-flowers") };
+    const { s, plant, stems, build, m } = proposed("hydrangea-paniculata", words, more, "hard-cutback", "2026-03-05");
+    const list = cutList(stems, s.cuts, m.taxonOf(plant), "hard-cutback", plant, build);
+    expect(list.map((l) => l.pass)).toEqual([...Array<Pass>(2).fill("weak"), ...Array<Pass>(7).fill("height")]);
+    expect(list.slice(0, 2).map((l) => l.stem?.id)).toEqual(["s8", "s9"]);
+    const t = tryOut(m, { plant, stems, task: "hard-cutback", cuts: s.cuts }, date("2026-03-05"));
+    // A kind that is cut down every year has no limit to meet; two thin stems of nine never hold most of the leaf.
+    expect([t.binds, t.share > 0.9, t.removedShare < 0.1]).toEqual([null, true, true]);
+  });
+  test("a wall's side shoots are a line to an arm, a pollard's rods one: all its cuts in it, between what heights said", () => {
+    const wall = proposed(
+      "wisteria-sinensis",
+      "four arms, side shoots of 60 cm",
+      { heightM: 3, widthM: 4, form: "trained", goal: wish("many-flowers") },
+      "shape",
+      "2026-02-10",
+    );
+    const lines = cutList(wall.stems, wall.s.cuts, wall.m.taxonOf(wall.plant), "shape", wall.plant, wall.build);
+    const shoots = lines.filter((l) => l.pass === "side-shoots");
+    expect(shoots.flatMap((l) => l.cuts)).toEqual(expect.arrayContaining([...wall.of("side-shoots")]));
+    expect(new Set(shoots.map((l) => l.stem?.id)).size).toBe(shoots.length);
+    const [line] = shoots as [CutLine];
+    expect(line.cuts.length).toBeGreaterThanOrEqual(3);
+    expect(line.toM!).toBeGreaterThan(line.heightM!);
+    expect(cutLineText(line, voiceOf("metric"))).toMatch(
+      /^\d+ side shoots back to 8 cm from the stem, from .+ to .+ \(\d mm\)/,
+    );
+  });
   test("a climber that is cut down every year is cut down", () => {
     const { of } = proposed("clematis-viticella", "8 stems", { heightM: 3, widthM: 1.2 }, "hard-cutback", "2026-03-05");
     expect(of("height")).toHaveLength(8);
@@ -453,7 +508,9 @@ describe("a wish is answered as practice answers it (common practice, written be
       "hard-cutback",
       "2026-03-01",
     );
-    expect(s.cuts).toEqual(stems[0]!.branches.map((_, branch) => ({ cut: "branch-off", stemId: "s1", branch })));
+    expect(s.cuts).toEqual(
+      stems[0]!.branches.map((_, branch) => ({ cut: "branch-off", pass: "rods", stemId: "s1", branch })),
+    );
     expect(amountsOf(stems, s.cuts, build).after.heightM).toBeCloseTo(1.8, 2);
     const aim = (p: Plant) => aimOn(modelOf([p]), p, date("2026-03-01"), "hard-cutback").height!.cutAtM;
     expect([aim(plant), aim({ ...plant, form: null }) < 0.2]).toEqual([1.8, true]);
@@ -512,7 +569,7 @@ describe("a wish is answered as practice answers it (common practice, written be
   test("from the inside never the top, and what has light only where it crowds another", () => {
     const { of, stems, build } = proposed(
       "acer-palmatum",
-      "two trunks, crown from 80 cm, 10 branches",
+      "two trunks, crown from 80 cm, 20 branches",
       { heightM: 3, widthM: 3, goal: wish("open") },
       "shape",
       "2026-01-10",
@@ -521,13 +578,27 @@ describe("a wish is answered as practice answers it (common practice, written be
     const { before, after } = amountsOf(stems, of("inside"), build);
     expect(after.heightM).toBe(before.heightM);
   });
+  test.each([
+    ["acer-palmatum", "two trunks, crown from 80 cm, 10 branches"],
+    ["lagerstroemia-indica", "3 trunks, 9 branches"],
+    ["cornus-kousa", "one trunk, 5 branches"],
+  ])("%s, %s: what holds a sixth of the leaf is a limb, and is not thinned out", (id, words) => {
+    const more = { heightM: 2.6, widthM: 2.6, goal: wish("open") };
+    const { of, stems, build } = proposed(id, words, more, "thin", "2026-06-20");
+    for (const c of of("inside")) expect(amountsOf(stems, [c], build).share).toBeLessThan(1 / 6);
+  });
   test("what ends in the shade goes from the inside before all else, however far from the next it stands", () => {
     const more = { heightM: 3, widthM: 3, goal: wish("open") };
     const { plant, m, stems } = drawn("acer-palmatum", "one trunk, crown from 80 cm, 8 branches", more);
     const short = { ...plainBranch(0.36, 6, 0.15), turnDeg: 200 };
     const dark = [{ ...stems[0]!, branches: [...stems[0]!.branches, short] }];
     const s = suggest(m, { plant, stems: dark, task: "shape" }, date("2026-01-10"));
-    expect(s.passes.find((p) => p.pass === "inside")!.cuts[0]).toEqual({ cut: "branch-off", stemId: "s1", branch: 8 });
+    expect(s.passes.find((p) => p.pass === "inside")!.cuts[0]).toEqual({
+      cut: "branch-off",
+      pass: "inside",
+      stemId: "s1",
+      branch: 8,
+    });
   });
   test("what weeps goes with the wood it hangs from: no level cut below its branches leaves leaf", () => {
     const build = buildOf(kind("salix-caprea-weeping"));
@@ -674,7 +745,7 @@ describe("passes by architecture and wish", () => {
     }).find((s) => rubbingOf(s, build).some((pair) => leads.includes(pair[0])))!;
     const { passes } = suggest(m, { plant, stems: [met], task: "thin" }, on);
     expect(passes.find((p) => p.pass === "crossing")!.cuts).toEqual([
-      { cut: "branch-off", stemId: met.id, branch: met.branches.length - 1 },
+      { cut: "branch-off", pass: "crossing", stemId: met.id, branch: met.branches.length - 1 },
     ]);
   });
   test("how near two branches come is what a walk along both finds", () => {

@@ -22,7 +22,7 @@ import { Refused } from "../src/data/refused.ts";
 import {
   withBegun,
   withClock,
-  withCut,
+  withCuts,
   withFinished,
   withFound,
   withLetGo,
@@ -57,7 +57,7 @@ test("ticks of two tabs that did not see each other add up; begun twice it is on
   const g = begun();
   expect(begun(g)).toBe(g);
   const work = workOf(g);
-  const both = withPass(withCut(withPass(g, work, "dead", true), work, "remove:s1", true), work, "crossing", true);
+  const both = withPass(withCuts(withPass(g, work, "dead", true), work, ["remove:s1"], true), work, "crossing", true);
   expect([workOf(both).passes, workOf(both).cuts]).toEqual([["dead", "crossing"], ["remove:s1"]]);
   expect(workOf(withPass(both, work, "dead", false)).passes).toEqual(["crossing"]);
   const stopped = withClock(both, work, false, 10 * MIN);
@@ -73,7 +73,7 @@ describe("finished", () => {
     const { at } = asked(g);
     const half = at.list!.lines.slice(0, Math.ceil(at.list!.lines.length / 2));
     return half.reduce(
-      (sofar, l) => withCut(sofar, workOf(sofar), cutKey(l.cut), true),
+      (sofar, l) => withCuts(sofar, workOf(sofar), l.cuts.map(cutKey), true),
       withFound(g, workOf(g), "stranger", on),
     );
   };
@@ -85,7 +85,7 @@ describe("finished", () => {
     const state = soFar(model, at, work, on);
     expect(state.share).toBeGreaterThan(0);
     expect(state.share).toBeLessThan(
-      soFar(model, at, { ...work, cuts: at.list!.lines.map((l) => cutKey(l.cut)) }, on).share!,
+      soFar(model, at, { ...work, cuts: at.list!.lines.flatMap((l) => l.cuts).map(cutKey) }, on).share!,
     );
     const done = withFinished(g, work, { model, at, nowMs: 30 * MIN, ids, restLater: true });
     const visit = done.visits.find((v) => v.id === "w1")!;

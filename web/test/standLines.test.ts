@@ -121,7 +121,7 @@ describe("the numbers of cuts", () => {
   const kind = buildOf(CATALOGUE.byId("spiraea-japonica")!);
   const fourteen = stemsFromTally({ ...NO_STEMS, thick: 3, middling: 6, thin: 5, dead: 1, weak: 2 }, spirea, kind);
   const phone = viewOf({ width: 400, height: 430, foot: 24 }, 1.2, 1.2, 0);
-  const numbers = new Map(fourteen.map((s, i) => [s.id, i + 1]));
+  const lineOf = (cut: StemCut, i: number) => ({ no: i + 1, cut, stem: fourteen[i]! });
   const cutTo = (keptM: number): readonly StemCut[] =>
     fourteen.map((s): StemCut => ({ cut: "head", stemId: s.id, keptM }));
 
@@ -131,7 +131,7 @@ describe("the numbers of cuts", () => {
     ["all shortened a little", cutTo(0.7)],
   ])("%s: none lies over another, all on the sheet", (_, cuts) => {
     const { effects: all } = amountsOf(fourteen, cuts, kind);
-    const spots = [...numberSpots(all, numbers, kind, phone)];
+    const spots = [...numberSpots(all, cuts.map(lineOf), kind, phone)];
     expect(spots).toHaveLength(14);
     for (const [i, [id, a]] of spots.entries()) {
       expect(Math.min(a.x, a.y, 400 - a.x, 430 - a.y)).toBeGreaterThanOrEqual(NUMBER_R);
@@ -141,7 +141,10 @@ describe("the numbers of cuts", () => {
   });
 
   test("only what is cut has one", () => {
-    const { effects: all } = amountsOf(fourteen, [{ cut: "remove", stemId: fourteen[0]!.id }], kind);
-    expect([...numberSpots(all, new Map([[fourteen[0]!.id, 1]]), kind, phone).keys()]).toEqual([fourteen[0]!.id]);
+    const cuts: readonly StemCut[] = [{ cut: "remove", stemId: fourteen[0]!.id }];
+    const { effects: all } = amountsOf(fourteen, cuts, kind);
+    expect([...numberSpots(all, cuts.map(lineOf), kind, phone).keys()]).toEqual([1]);
+    const top: StemCut = { cut: "top", heightM: 0.3 };
+    expect(numberSpots(all, [{ no: 1, cut: top, stem: null }], kind, phone).size).toBe(0);
   });
 });

@@ -31,6 +31,8 @@ export interface Amounts {
   readonly removed: number;
   readonly live: number;
   readonly countShare: Share;
+  /** What those that go at the base carry of the whole. */
+  readonly removedShare: Share;
   readonly headed: number;
   readonly deadRemoved: number;
   /** For the price in flowers: share of shoots reached, and of their length that goes. */
@@ -72,12 +74,14 @@ function uncut(stems: readonly Stem[], build: Build): Size {
 export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], build: Build): Amounts {
   const leaf = leafOf(stems, build);
   const effects = effectsOn(stems, cuts, build);
-  let [healthyGone, hazardGone, reached, length] = [0, 0, 0, 0];
+  let [healthyGone, hazardGone, reached, length, withStems] = [0, 0, 0, 0, 0];
   effects.forEach((e, i) => {
     const w = leaf.stems[i]!.weight;
     if (w === 0) return;
-    if (isHealthy(e.stem)) healthyGone += w * e.leafGone;
-    else hazardGone += w * e.leafGone;
+    if (isHealthy(e.stem)) {
+      healthyGone += w * e.leafGone;
+      if (e.kept === 0) withStems += w * e.leafGone;
+    } else hazardGone += w * e.leafGone;
     reached += w * e.endsGone;
     length += w * e.leafGone;
   });
@@ -96,6 +100,7 @@ export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], buil
     removed,
     live,
     countShare: shareByCount(removed, live),
+    removedShare: part(withStems),
     headed: effects.filter((e) => e.kept > 0 && e.kept < 1 && !e.endsCut && isLive(e.stem)).length,
     deadRemoved: effects.filter((e) => e.kept === 0 && e.stem.state === "dead").length,
     reach,

@@ -1,7 +1,7 @@
 /** The list to carry out: numbered, by pass and tool, each line saying where the blade goes. */
 import type { Taxon } from "../catalogue/index.ts";
-import type { Stem, StemCut, Task } from "../model/index.ts";
-import { isNeedled, passOrder, toolFor, type Pass, type Worked } from "../craft/index.ts";
+import type { Pass, Stem, StemCut, Task } from "../model/index.ts";
+import { isNeedled, PASS_ROWS, passOrder, toolFor, type Worked } from "../craft/index.ts";
 import { rubbingOf, type Build } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
 import { BLADE, bladePlace, cutPlace } from "./blade.ts";
@@ -13,9 +13,12 @@ export interface CutLine {
   readonly pass: Pass;
   readonly tool: string;
   readonly cut: StemCut;
+  /** All that the line stands for: like cuts on one stem, of which the first is the one above. */
+  readonly cuts: readonly StemCut[];
   readonly stem: Stem | null;
-  /** Height of the cut above the ground, and the stem's thickness there; null for cuts over the whole plant. */
+  /** Height of the lowest cut above the ground, of the highest, and the thickest wood; null for cuts over the whole plant. */
   readonly heightM: Metres | null;
+  readonly toM: Metres | null;
   readonly diameterMm: number | null;
   /** What the blade stands above, and how far. */
   readonly blade: {
@@ -25,6 +28,9 @@ export interface CutLine {
   } | null;
   readonly threeCuts: boolean;
 }
+
+/** A line before it has its number. */
+type Line = Omit<CutLine, "no">;
 
 /** The pass that a cut belongs to where no proposal says so; headings are about height. */
 function passFor(c: StemCut, stem: Stem | null, order: readonly Pass[], build: Build): Pass {
@@ -84,6 +90,34 @@ function bladeOf(c: StemCut, stem: Stem, taxon: Taxon): CutLine["blade"] {
   }
 }
 
+/** So many like cuts on one stem are one line. */
+const ALIKE = 3;
+/** Lines of like cuts on one stem taken together, where their pass is worked so. */
+function togetherAsOne(lines: readonly Line[]): readonly Line[] {
+  const alike = new Map<string, Line[]>();
+  for (const [i, l] of lines.entries()) {
+    const { cut } = l;
+    const key =
+      PASS_ROWS[l.pass].together && "branch" in cut
+        ? JSON.stringify([l.pass, cut.stemId, cut.cut, "keptM" in cut ? cut.keptM : null, l.tool])
+        : String(i);
+    alike.set(key, [...(alike.get(key) ?? []), l]);
+  }
+  return [...alike.values()].flatMap((group): readonly Line[] => {
+    if (group.length < ALIKE) return group;
+    const heights = group.map((l) => l.heightM!);
+    return [
+      {
+        ...group[0]!,
+        cuts: group.map((l) => l.cut),
+        heightM: Math.min(...heights),
+        toM: Math.max(...heights),
+        diameterMm: Math.max(...group.map((l) => l.diameterMm!)),
+      },
+    ];
+  });
+}
+
 /** Numbers the cuts as they are made: pass by pass, heavy before fine within a pass. */
 export function cutList(
   stems: readonly Stem[],
@@ -96,34 +130,39 @@ export function cutList(
   const order = passOrder(taxon, task, plant);
   const byId = new Map(stems.map((s) => [s.id, s]));
   const rank = (p: Pass): number => (order.includes(p) ? order.indexOf(p) : order.length);
-  const lines = cuts.map((cut): Omit<CutLine, "no"> => {
+  const lines = cuts.map((cut): Line => {
     const stem = "stemId" in cut ? (byId.get(cut.stemId) ?? null) : null;
-    const pass = passFor(cut, stem, order, build);
+    const pass = cut.pass ?? passFor(cut, stem, order, build);
     if (stem === null)
       return {
         pass,
         tool: WHOLE_TOOL[cut.cut] ?? "secateurs",
         cut,
+        cuts: [cut],
         stem,
         heightM: null,
+        toM: null,
         diameterMm: null,
         blade: null,
         threeCuts: false,
       };
     const place = cutPlace(stem, cut, build);
+    const heightM = place?.heightM ?? 0;
     const diameterMm = Math.max(1, Math.round(place?.diameterMm ?? stem.diameterMm));
     return {
       pass,
       tool: toolFor(diameterMm),
       cut,
+      cuts: [cut],
       stem,
-      heightM: place?.heightM ?? 0,
+      heightM,
+      toM: heightM,
       diameterMm,
       blade: bladeOf(cut, stem, taxon),
       threeCuts: diameterMm >= BENCH_LIMITS.threeCutMm,
     };
   });
-  return lines
+  return togetherAsOne(lines)
     .toSorted((a, b) => rank(a.pass) - rank(b.pass) || (b.diameterMm ?? 0) - (a.diameterMm ?? 0))
     .map((l, i) => ({ no: i + 1, ...l }));
 }

@@ -8,6 +8,8 @@ export const INSIDE_ASSUMPTIONS = {
   most: 0.25,
   /** A branch with so much light on its outer half stands outside: only how crowded it is counts then. */
   lit: 0.9,
+  /** What carries more of the leaf than this is a limb of the frame: thinned out it leaves a hole (common practice). */
+  mostLeaf: 0.15,
 } as const;
 
 interface Placed {
@@ -24,7 +26,8 @@ const apartM = (a: Point3, b: Point3): number => Math.hypot(a.x - b.x, a.y - b.y
 
 /** Live branches that may go from the inside: of each main axis the one that ends highest stays, it makes the height. */
 function candidates(stems: readonly Stem[], drawn: readonly Stem[], build: Build): Placed[] {
-  const { body } = leafOf(drawn, build);
+  const { body, stems: leaves, weight } = leafOf(drawn, build);
+  const leafIn = new Map(drawn.map((s, k) => [s.id, leaves[k]!]));
   return stems
     .filter((s) => s.state === "live")
     .flatMap((stem) => {
@@ -35,7 +38,9 @@ function candidates(stems: readonly Stem[], drawn: readonly Stem[], build: Build
         return [{ stem, branch, i, lit, at: between(run, OUTER[1]), topM: run[1].z }];
       });
       const topM = Math.max(...placed.map((b) => b.topM));
-      return placed.filter((b) => b.topM < topM);
+      const own = leafIn.get(stem.id)!;
+      const carries = (i: number): Share => (weight === 0 ? 0 : (own.branches[i]!.all * own.weight) / weight);
+      return placed.filter((b) => b.topM < topM && carries(b.i) <= INSIDE_ASSUMPTIONS.mostLeaf);
     });
 }
 

@@ -1,9 +1,8 @@
 /** What each pass of the work is about: stems, branches and shoots of a stand, as the cuts that would take them. */
 import { suckersToKeep, type Standing } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import type { Pass } from "../craft/index.ts";
 import type { Aim } from "../garden/index.ts";
-import type { GoalKind, Plant, SideBranch, Stem, StemCut } from "../model/index.ts";
+import type { GoalKind, Pass, Plant, SideBranch, Stem, StemCut } from "../model/index.ts";
 import {
   alongStem,
   ARCHITECTURE_TABLE,

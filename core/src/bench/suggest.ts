@@ -3,12 +3,12 @@
  * account. What had to stay for the cap is said too. Every cut can be put back or changed afterwards.
  */
 import type { PlainDate } from "../calendar/index.ts";
-import type { StemCut } from "../model/index.ts";
+import type { Pass, StemCut } from "../model/index.ts";
 import { aimOn, heightOf, reductionOn, type GardenModel } from "../garden/index.ts";
 import { regimeOf } from "../price/index.ts";
 import { ARCHITECTURE_TABLE, buildOf, shootEnds } from "../stems/index.ts";
 import type { Metres, Share } from "../units/index.ts";
-import { passesOffered, type Pass } from "../craft/index.ts";
+import { passesOffered } from "../craft/index.ts";
 import { fittingHeads } from "./heights.ts";
 import {
   costOf,
@@ -202,7 +202,10 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
     else if (pass === "ends" || pass === "lift" || pass === "old-heads")
       mine = wholePlant(pass, set, cuts, clean.before);
     else mine = chosen(pass, wanted, w, set, set.budget - tried(set, cuts), gone).map((x) => x.cut);
-    const { fit, refused } = allowed(set, mine);
+    const { fit, refused } = allowed(
+      set,
+      mine.map((c): StemCut => ({ ...c, pass })),
+    );
     for (const c of fit)
       if (c.cut === "remove") {
         gone.stems.add(c.stemId);
@@ -231,7 +234,9 @@ export function suggest(model: GardenModel, q: SuggestQuestion, on: PlainDate): 
   };
 }
 
-const sameCut = (a: StemCut, b: StemCut): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** The same wood off at the same place, whatever it is done for. */
+const sameCut = (a: StemCut, b: StemCut): boolean =>
+  JSON.stringify({ ...a, pass: null }) === JSON.stringify({ ...b, pass: null });
 
 /**
  * In how many years' cuts the aim is reached under the cap; null where it is not, or no wish is aimed at.

@@ -14,6 +14,7 @@ export const renewalThird = (live: number): number => Math.floor(live / 3 + 1e-9
 /** What a set of cuts would do, cost and leave. */
 export interface TryResult extends Amounts {
   readonly task: Task;
+  readonly cuts: readonly StemCut[];
   readonly advice: Advice;
   /** Twelve months with this try, and the cap; null in a cutback. */
   readonly takenAfter: number;
@@ -22,7 +23,7 @@ export interface TryResult extends Amounts {
   readonly over: number;
   /** A renewal goes by stems: how many may go this year; null in other accounts. */
   readonly stemsMayGo: number | null;
-  /** Which limit this try meets first, where both count and area have one. */
+  /** Which limit the stems that go at the base meet first; null where none go, or where their kind is cut down without one. */
   readonly binds: "area" | "count" | null;
   readonly flowers: readonly BloomLoss[];
   readonly remarks: readonly Remark[];
@@ -58,16 +59,18 @@ export function tryOut(model: GardenModel, { plant, stems, task, cuts }: TryQues
   const over = cap === null ? 0 : Math.max(0, takenAfter - cap - 1e-9);
   const tooMany = stemsMayGo !== null && amounts.removed > stemsMayGo;
   const limitByCount = stemsMayGo ?? renewalThird(amounts.live);
-  const areaFirst = advice.cap !== null && amounts.share / advice.cap > amounts.removed / Math.max(1, limitByCount);
+  const areaFirst =
+    advice.cap !== null && amounts.removedShare / advice.cap > amounts.removed / Math.max(1, limitByCount);
   return {
     ...amounts,
     task,
+    cuts,
     advice,
     takenAfter,
     cap,
     over,
     stemsMayGo,
-    binds: amounts.removed === 0 ? null : areaFirst ? "area" : "count",
+    binds: amounts.removed === 0 || (advice.cap === null && !renewal) ? null : areaFirst ? "area" : "count",
     flowers: amounts.reach === 0 ? [] : advice.bloomLoss,
     remarks,
     accepted: over === 0 && !tooMany && !remarks.some(isRefusal) && (amounts.share === 0 || mayPlan(advice.verdict)),

@@ -1,8 +1,7 @@
 /** Cuts over the whole plant: outline, tips, candles, spent heads, a lifted skirt. */
-import type { GoalKind, StemCut } from "../model/index.ts";
+import type { GoalKind, Pass, StemCut } from "../model/index.ts";
 import { ARCHITECTURE_TABLE, branchRun, leafOf, shootRun } from "../stems/index.ts";
 import type { Metres } from "../units/index.ts";
-import type { Pass } from "../craft/index.ts";
 import { BENCH_LIMITS } from "./remarks.ts";
 import { EPSILON, GREEN_DEPTH, LEAST_OFF_M, tried, wantedOf, type Setting } from "./setting.ts";
 

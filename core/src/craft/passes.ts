@@ -1,40 +1,15 @@
 /** The passes of the work in their order: one table, read by the answer, the kind's page and the bench. */
 import { STANDING_TABLE, type Standing } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { TASK_TABLE, type Form, type GoalKind, type Task } from "../model/index.ts";
+import { TASK_TABLE, type Form, type GoalKind, type Pass, type Task } from "../model/index.ts";
 import { buildOf, type Architecture } from "../stems/index.ts";
 import { GOAL_TABLE } from "../advice/index.ts";
-
-export const PASSES = [
-  "dead",
-  "hazard",
-  "intruders",
-  "low",
-  "off-path",
-  "frame",
-  "rods",
-  "ties",
-  "leaders",
-  "upright",
-  "old-heads",
-  "oldest",
-  "suckers",
-  "crossing",
-  "weak",
-  "wrong-way",
-  "inside",
-  "side-shoots",
-  "young-canes",
-  "lift",
-  "height",
-  "ends",
-] as const;
-/** One of the passes. */
-export type Pass = (typeof PASSES)[number];
 
 export interface PassRow {
   readonly title: string;
   readonly why: string;
+  /** Its cuts on one stem are one line of the list: nobody ticks a wall shoot by shoot. */
+  readonly together?: true;
 }
 /** Common practice, in the words of the work at the plant. */
 export const PASS_ROWS: Readonly<Record<Pass, PassRow>> = {
@@ -50,7 +25,7 @@ export const PASS_ROWS: Readonly<Record<Pass, PassRow>> = {
     title: "To few stems",
     why: "The best three or four stay as trunks, strong, upright and well apart; of the others the worst first.",
   },
-  rods: { title: "The rods", why: "Each off at the head it grows from, none into the head itself." },
+  rods: { title: "The rods", why: "Each off at the head it grows from, none into the head itself.", together: true },
   leaders: {
     title: "One leader",
     why: "The weaker of two that compete; a strong one is halved this year and goes the next.",
@@ -60,6 +35,7 @@ export const PASS_ROWS: Readonly<Record<Pass, PassRow>> = {
   "side-shoots": {
     title: "Side shoots",
     why: "Each back to two or three buds of the frame: they flower close to the wall.",
+    together: true,
   },
   ties: { title: "Ties and wire", why: "See what holds it and what rubs before anything is shortened." },
   "old-heads": { title: "Last year's growth", why: "All of it, to the ground: the new comes from below." },

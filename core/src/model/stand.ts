@@ -2,7 +2,7 @@
 import * as z from "zod";
 import { BOUNDS, LETTERS, MOST } from "./bounds.ts";
 import { id, millimetres, PlainDateSchema, rows, share, text, within } from "./pieces.ts";
-import { TASKS } from "./words.ts";
+import { PASSES, TASKS } from "./words.ts";
 
 /** How a stem is. */
 export const STEM_STATES = ["live", "damaged", "diseased", "dead"] as const;
@@ -67,28 +67,31 @@ export const StemSchema = z.strictObject({
 /** A stem as it was counted at the bench. */
 export type Stem = Readonly<z.infer<typeof StemSchema>>;
 
+/** What a cut was proposed for; none: it was made by hand, and its place tells. */
+const pass = z.enum(PASSES).optional();
+
 /** One cut that is tried. Lengths are kept lengths, from the ground along the stem or up, in metres. */
 export const StemCutSchema = z.discriminatedUnion("cut", [
-  z.strictObject({ cut: z.literal("remove"), stemId: id }),
-  z.strictObject({ cut: z.literal("head"), stemId: id, keptM: lengthM }),
+  z.strictObject({ cut: z.literal("remove"), pass, stemId: id }),
+  z.strictObject({ cut: z.literal("head"), pass, stemId: id, keptM: lengthM }),
   /** Thinned to a side branch, which takes over. */
-  z.strictObject({ cut: z.literal("to-branch"), stemId: id, branch: index }),
+  z.strictObject({ cut: z.literal("to-branch"), pass, stemId: id, branch: index }),
   /** A side branch off at the stem. */
-  z.strictObject({ cut: z.literal("branch-off"), stemId: id, branch: index }),
+  z.strictObject({ cut: z.literal("branch-off"), pass, stemId: id, branch: index }),
   /** A side branch shortened: to a shoot further in, or to a few buds. */
-  z.strictObject({ cut: z.literal("branch-back"), stemId: id, branch: index, keptM: lengthM }),
+  z.strictObject({ cut: z.literal("branch-back"), pass, stemId: id, branch: index, keptM: lengthM }),
   /** A shoot off at its branch. */
-  z.strictObject({ cut: z.literal("shoot-off"), stemId: id, branch: index, shoot: shootIndex }),
+  z.strictObject({ cut: z.literal("shoot-off"), pass, stemId: id, branch: index, shoot: shootIndex }),
   /** Everything outside its own outline made smaller to this height and width. */
-  z.strictObject({ cut: z.literal("shear"), heightM: lengthM, widthM: lengthM }),
+  z.strictObject({ cut: z.literal("shear"), pass, heightM: lengthM, widthM: lengthM }),
   /** Everything above a height, level. */
-  z.strictObject({ cut: z.literal("top"), heightM: lengthM }),
+  z.strictObject({ cut: z.literal("top"), pass, heightM: lengthM }),
   /** So much off every shoot's end. */
-  z.strictObject({ cut: z.literal("tips"), offM: lengthM }),
-  z.strictObject({ cut: z.literal("candles"), share }),
-  z.strictObject({ cut: z.literal("dead-heads") }),
+  z.strictObject({ cut: z.literal("tips"), pass, offM: lengthM }),
+  z.strictObject({ cut: z.literal("candles"), pass, share }),
+  z.strictObject({ cut: z.literal("dead-heads"), pass }),
   /** The skirt raised: nothing below this height. */
-  z.strictObject({ cut: z.literal("lift"), clearM: lengthM }),
+  z.strictObject({ cut: z.literal("lift"), pass, clearM: lengthM }),
 ]);
 /** One cut that is tried. */
 export type StemCut = Readonly<z.infer<typeof StemCutSchema>>;

@@ -141,3 +141,31 @@ export const LIMITS = {
   /** Below this there is nothing left worth starting on. */
   leastUsefulShare: 0.02,
 } as const;
+
+/** The passes of the work at a plant, in the order in which they are known. */
+export const PASSES = [
+  "dead",
+  "hazard",
+  "intruders",
+  "low",
+  "off-path",
+  "frame",
+  "rods",
+  "ties",
+  "leaders",
+  "upright",
+  "old-heads",
+  "oldest",
+  "suckers",
+  "crossing",
+  "weak",
+  "wrong-way",
+  "inside",
+  "side-shoots",
+  "young-canes",
+  "lift",
+  "height",
+  "ends",
+] as const;
+/** One of the passes. */
+export type Pass = (typeof PASSES)[number];

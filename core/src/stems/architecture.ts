@@ -67,7 +67,7 @@ export const ARCHITECTURE_TABLE: Readonly<Record<Architecture, ArchitectureRow>>
   shell: {
     label: "A clipped shell",
     mains: ["stem", "stems"],
-    say: "8 stems: 6 middling, 2 thin, green from 15 cm in",
+    say: "8 stems: 6 middling, 2 thin, green to 15 cm in",
     keepsMains: false,
     leads: false,
   },

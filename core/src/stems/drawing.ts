@@ -14,6 +14,7 @@ import {
   deg,
   DRAWING_ASSUMPTIONS as A,
   leafFromOf,
+  longestOf,
   plainBranch,
   plainStem,
   shootsOn,
@@ -147,9 +148,10 @@ const WIDE: Share = 0.6;
 
 function fromBase({ sketch, body, build, evenly }: Said): Stem[] {
   const stems = clump(evenly, body, spread(evenly.length, widestDeg(body)), branchingOf(build), build.bend);
+  const longestM = longestOf(stems.flatMap((s) => s.branches));
   return stems.map((s) => ({
     ...s,
-    branches: s.branches.map((b) => ({ ...b, leafFrom: leafFromOf(sketch, b.lengthM) })),
+    branches: s.branches.map((b) => ({ ...b, leafFrom: leafFromOf(sketch, b.lengthM, longestM) })),
   }));
 }
 
@@ -168,9 +170,11 @@ function layered({ sketch, body, build, evenly }: Said): Stem[] {
   const leans = [...spread(evenly.length, most, least)];
   // The thickest make its height; every third of the others lies lowest.
   const mixed = evenly.map((_, i) => (i % 3 === 1 ? leans.pop()! : leans.shift()!));
-  return clump(evenly, body, mixed, "low", build.bend).map((s) => ({
+  const stems = clump(evenly, body, mixed, "low", build.bend);
+  const longestM = longestOf(stems);
+  return stems.map((s) => ({
     ...s,
-    leafFrom: leafFromOf(sketch, s.lengthM),
+    leafFrom: leafFromOf(sketch, s.lengthM, longestM),
     branches: s.branches.map((b) => ({ ...b, riseDeg: A.layersRiseDeg })),
   }));
 }

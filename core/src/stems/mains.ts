@@ -8,6 +8,7 @@ import {
   deg,
   DRAWING_ASSUMPTIONS as A,
   leafFromOf,
+  longestOf,
   part,
   plainBranch,
   plainStem,
@@ -15,10 +16,23 @@ import {
   thick,
   type Said,
 } from "./plain.ts";
+import type { Sketch } from "./sketch.ts";
 import { apart, meeting } from "./rubbing.ts";
+
+/** Where the green of each branch begins, of all that are drawn. */
+function greened(stems: readonly Stem[], sketch: Sketch): Stem[] {
+  const longestM = longestOf(stems.flatMap((s) => s.branches));
+  return stems.map((s) => ({
+    ...s,
+    branches: s.branches.map((b) => ({ ...b, leafFrom: leafFromOf(sketch, b.lengthM, longestM) })),
+  }));
+}
 
 const trunkMm = (body: Body, n: number): Millimetres =>
   thick(Math.min(A.trunkMostMm, (body.heightM * A.trunkMmPerM) / Math.sqrt(n)));
+
+/** What is counted of the whole plant, shared out to its trunks. */
+const ofTrunk = (count: number, t: number, n: number): number => Math.floor((count + t) / n);
 
 /** Dead inside: the lowest branches first, which are the darkest. */
 function withDead(branches: readonly SideBranch[], n: number): SideBranch[] {
@@ -39,13 +53,18 @@ function withCrossing(trunk: Stem, pairs: number, leaders: number, build: Build)
 }
 
 /** A crown on a trunk or on several: leaders rise, the other branches fill the crown out to its outline. */
-export function trunks({ sketch, body, build, evenly }: Said): Stem[] {
+export function trunks(said: Said): Stem[] {
+  return greened(crowns(said), said.sketch);
+}
+function crowns({ sketch, body, build, evenly }: Said): Stem[] {
   const n = Math.min(6, Math.max(1, sketch.mains ?? Math.max(1, evenly.length)));
   const weeping = build.outline === "weeping";
   const pollard = build.outline === "pollard";
   const foot = sketch.bareM ?? body.heightM * (weeping ? 0.8 : pollard ? A.knuckles : Math.max(0.3, crownFrom(body)));
   const leaders = Math.min(5, sketch.leaders ?? 1);
-  const count = Math.min(MOST.branches, Math.max(1, sketch.branches ?? A.crownBranches)) + (leaders > 1 ? leaders : 0);
+  // Counted at the plant, branches and dead ones are those of all its trunks.
+  const each = sketch.branches === null ? A.crownBranches : Math.ceil(sketch.branches / n);
+  const count = Math.min(MOST.branches, Math.max(1, each)) + (leaders > 1 ? leaders : 0);
   return Array.from({ length: n }, (_, t): Stem => {
     const leanDeg = n === 1 ? 0 : 12;
     const lengthM = cm(
@@ -72,7 +91,6 @@ export function trunks({ sketch, body, build, evenly }: Said): Stem[] {
       return {
         ...plainBranch(at, b.diameterMm, b.lengthM),
         ...b,
-        leafFrom: leafFromOf(sketch, b.lengthM),
         shoots: shootsOn(b, weeping ? at * lengthM - A.hangsToM : null),
       };
     });
@@ -82,7 +100,7 @@ export function trunks({ sketch, body, build, evenly }: Said): Stem[] {
       leanDeg,
       // Nothing grows on the trunk below its crown.
       leafFrom: part(from),
-      branches: withDead(branches, sketch.deadInside),
+      branches: withDead(branches, ofTrunk(sketch.deadInside, t, n)),
     };
     // On one trunk "two crossing" can only be branches.
     const crossing = t === 0 ? sketch.crossing + (n === 1 ? sketch.tally.crossing : 0) : 0;
@@ -94,7 +112,10 @@ export function trunks({ sketch, body, build, evenly }: Said): Stem[] {
 const crownFrom = (body: Body): Share => (toSurface(body, 0, 60) > 0 && body.outline !== "standard" ? 0.3 : 0.54);
 
 /** A leader with tiers of branches to the outline, level below and steeper above. */
-export function tiered({ sketch, body }: Said): Stem[] {
+export function tiered(said: Said): Stem[] {
+  return greened(withTiers(said), said.sketch);
+}
+function withTiers({ sketch, body }: Said): Stem[] {
   const n = Math.min(4, Math.max(1, sketch.mains ?? 1));
   const each = Math.max(1, Math.min(20, sketch.tiers ?? Math.max(A.leastTiers, Math.round(body.heightM / A.tierM))));
   const leaders = Math.max(1, Math.min(4, sketch.leaders ?? 1));
@@ -119,7 +140,6 @@ export function tiered({ sketch, body }: Said): Stem[] {
       return {
         ...plainBranch(at, b.diameterMm, b.lengthM),
         ...b,
-        leafFrom: leafFromOf(sketch, b.lengthM),
         shoots: shootsOn(b),
       };
     });
@@ -138,7 +158,7 @@ export function tiered({ sketch, body }: Said): Stem[] {
       ...plainStem(`s${t + 1}`, trunkMm(body, n), lengthM),
       turnDeg: deg((360 * t) / n),
       leanDeg: n === 1 ? 0 : 3,
-      branches: withDead([...branches, ...rivals], sketch.deadInside),
+      branches: withDead([...branches, ...rivals], ofTrunk(sketch.deadInside, t, n)),
     };
   });
 }

@@ -111,6 +111,16 @@ export interface Said {
   readonly evenly: readonly Millimetres[];
 }
 
-/** Leaf begins so far out from the axis, as a part of a branch. */
-export const leafFromOf = ({ greenM }: Sketch, lengthM: Metres): Share | null =>
-  greenM === null ? null : part(Math.min(0.9, greenM / lengthM));
+/** However far out the green is said to begin, so much of the longest branch has it. */
+const LEAST_GREEN: Share = 0.1;
+/**
+ * Leaf begins so far out from the axis, as a part of a branch. Needles last so many years, so green is equally deep on
+ * all of a plant's branches: said of the longest, the shorter ones of its top are green all along.
+ */
+export function leafFromOf({ greenM, deepM }: Sketch, lengthM: Metres, longestM: Metres): Share | null {
+  if (greenM === null && deepM === null) return null;
+  const deep = deepM ?? Math.max(LEAST_GREEN * longestM, longestM - greenM!);
+  return part(Math.min(1 - LEAST_GREEN, Math.max(0, 1 - deep / lengthM)));
+}
+export const longestOf = (all: readonly { readonly lengthM: Metres }[]): Metres =>
+  Math.max(0, ...all.map((b) => b.lengthM));

@@ -17,8 +17,9 @@ export interface Sketch {
   readonly crossing: number;
   /** Side shoots that stand straight off a wall, where they cannot be tied in. */
   readonly offWall: number;
-  /** Leaf begins so far out along the branches. */
+  /** Leaf begins so far out along the longest branches; or it is so deep from their tips. */
   readonly greenM: Metres | null;
+  readonly deepM: Metres | null;
   /** Bare up to here. */
   readonly bareM: Metres | null;
   /** Length of side shoots. */
@@ -35,6 +36,7 @@ export const NO_EXTRAS: Sketch = {
   crossing: 0,
   offWall: 0,
   greenM: null,
+  deepM: null,
   bareM: null,
   shootM: null,
 };
@@ -93,7 +95,11 @@ const COUNTS: readonly (readonly [RegExp, Count])[] = [
   [/(\d+) (?:trunk|arm)/, "mains"],
   [/fan of (\d+)/, "mains"],
 ];
-const LENGTHS: readonly (readonly [RegExp, "greenM" | "bareM" | "shootM"])[] = [
+const LENGTHS: readonly (readonly [RegExp, "greenM" | "deepM" | "bareM" | "shootM"])[] = [
+  [
+    /(?:green|leaf|leafy|needles?) (?:only )?(?:begins? |starts? )?(?:from|to|for) (.+? ?(?:mm|cm|m|in|ft|"|')) (?:in|deep|inwards?)\b/,
+    "deepM",
+  ],
   [/(?:green|leaf|leafy|needles?) (?:only )?(?:begins? |starts? )?from (.+)/, "greenM"],
   [/(?:bare|clear|crown|leafless|branchless)(?: begins?| starts?)? (?:up )?(?:to|from|below) (.+)/, "bareM"],
   [/(?:side )?(?:shoots?|spurs?|laterals?) (?:of|to|about|up to) (.+)/, "shootM"],
@@ -136,6 +142,7 @@ export function readSketch(
   const nothing =
     !extras &&
     out.greenM === null &&
+    out.deepM === null &&
     out.bareM === null &&
     out.shootM === null &&
     out.deadInside + out.crossing + out.offWall === 0;

@@ -54,8 +54,9 @@ export const remarkText = (r: Remark, say: Voice): string => REMARK_TEXTS[r.code
 
 /** One line of the list, without its number. */
 export function cutLineText(l: CutLine, say: Voice): string {
-  const at = l.heightM === null ? "" : say.length(l.heightM);
+  const [at, to] = [l.heightM, l.toM].map((m) => (m === null ? "" : say.length(m)));
   const thick = l.diameterMm === null ? "" : ` (${say.thickness(l.diameterMm)})`;
+  if (l.cuts.length > 1) return severalText(l, at === to ? `at ${at}` : `from ${at} to ${to}`, say);
   switch (l.cut.cut) {
     case "remove":
       return l.stem?.state === "dead" ? `Dead stem out at the ground${thick}` : `Out at the ground${thick}`;
@@ -64,7 +65,8 @@ export function cutLineText(l: CutLine, say: Voice): string {
     case "to-branch":
       return `Back to the side branch at ${at}${thick}, ${say.thickness(l.blade?.mm ?? 0)} above it, sloping away`;
     case "branch-off":
-      return `Side branch off at ${at}${thick}, just outside its collar`;
+      if (l.pass === "rods") return `Rod off at its head, at ${at}${thick}`;
+      return `${l.stem?.branches[l.cut.branch]?.dead ? "Dead side branch" : "Side branch"} off at ${at}${thick}, just outside its collar`;
     case "branch-back":
       return `Side branch back to ${say.length(l.cut.keptM)} from the stem, at ${at}${thick}, above a bud or a shoot`;
     case "shoot-off":
@@ -84,10 +86,20 @@ export function cutLineText(l: CutLine, say: Voice): string {
   }
 }
 
+/** Like cuts on one stem, in one line. */
+function severalText(l: CutLine, where: string, say: Voice): string {
+  const n = l.cuts.length;
+  const thick = say.thickness(l.diameterMm ?? 0);
+  if (l.cut.cut === "branch-back")
+    return `${n} side shoots back to ${say.length(l.cut.keptM)} from the stem, ${where} (${thick}), each above a bud or a shoot`;
+  if (l.pass === "rods") return `${n} rods off at the head they grow from, ${where} (up to ${thick})`;
+  return `${n} side shoots off ${where} (up to ${thick}), each just outside its collar`;
+}
+
 /** Which limit a try meets first, and how far the measures differ. */
 export function bindsText(t: TryResult, say: Voice): string | null {
   if (t.removed === 0 || t.binds === null) return null;
-  const share = `${t.removed} of ${t.live} stems ${t.removed === 1 ? "holds" : "hold"} ${say.percent(t.share)} of the live growth`;
+  const share = `${t.removed} of ${t.live} stems ${t.removed === 1 ? "holds" : "hold"} ${say.percent(t.removedShare)} of the live growth`;
   return t.binds === "area"
     ? `${share}: the live growth is the limit you meet first, not the count.`
     : `${share}: the count is the limit you meet first.`;

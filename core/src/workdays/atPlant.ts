@@ -1,12 +1,13 @@
 /** At the plant: the passes of the work with the cuts of each, what is taken so far, and what was found on the way. */
 import { cutList, tryOut, type CutLine, type TryResult } from "../bench/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
-import { passesOffered, type Pass } from "../craft/index.ts";
+import { passesOffered } from "../craft/index.ts";
 import { adviseOn, type Advice } from "../advice/index.ts";
 import { heightOf, newestStand, type GardenModel } from "../garden/index.ts";
 import {
   BOUNDS,
   type Find,
+  type Pass,
   type Plant,
   type Stand,
   type StemCut,
@@ -83,7 +84,7 @@ export interface SoFar {
 }
 /** The cuts of a list that are ticked. */
 export const tickedCuts = (at: AtPlant, work: Pick<Work, "cuts">): readonly StemCut[] =>
-  (at.list?.lines ?? []).filter((l) => work.cuts.includes(cutKey(l.cut))).map((l) => l.cut);
+  (at.list?.lines ?? []).flatMap((l) => l.cuts).filter((c) => work.cuts.includes(cutKey(c)));
 
 /** What work at a plant comes to so far. */
 export function soFar(model: GardenModel, at: AtPlant, work: Work, on: PlainDate): SoFar {

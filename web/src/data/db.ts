@@ -233,6 +233,8 @@ export const VERSIONS: readonly {
       head: { rules: TAUGHT_FILL.rules },
     }),
   },
+  // Cuts say what they were proposed for: an older application must not open what it cannot read.
+  { version: 15, stores: {} },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */

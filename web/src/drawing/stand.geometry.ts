@@ -1,6 +1,7 @@
 /** Stems as lines on a flat sheet: seen from one side, scaled to fit, far ones first. */
 import {
   alongStem,
+  between,
   branchRun,
   inches,
   partLeft,
@@ -8,6 +9,7 @@ import {
   seenFrom,
   shootRun,
   type Build,
+  type CutLine,
   type Line,
   type Point3,
   type Rules,
@@ -67,8 +69,10 @@ const AXIS_MARKS = 16;
 const BRANCH_MARKS = 4;
 /** A long shoot has one every so often, m. */
 const TUFT_EVERY_M = 0.4;
-/** Less of a stem's leaf than this is not drawn. */
+/** Less of a stem's leaf than this is drawn only where its wood, thin as it is, bears leaf as other wood does: a tip. */
 const LEAST_LEAF = 0.004;
+const AS_OTHER_WOOD = 0.15;
+const OF_THE_REST = 0.1;
 
 /** A stem as it is drawn in a view; its points are worked out once, whatever is cut of it. */
 class DrawnStem {
@@ -114,26 +118,37 @@ class DrawnStem {
   /** Where its leaf is, as tufts. */
   leaf(leaf: StemLeaf): readonly LeafMark[] {
     const out: LeafMark[] = [];
-    const put = (amount: number, branch: number | null, shoot: number | null, at: number, spot: Spot): void => {
-      if (amount >= LEAST_LEAF) out.push({ branch, shoot, at, d: `M${text(spot)}h.01` });
+    const put = (
+      [amount, least]: readonly [number, number],
+      branch: number | null,
+      shoot: number | null,
+      at: number,
+      spot: Spot,
+    ): void => {
+      if (amount >= least) out.push({ branch, shoot, at, d: `M${text(spot)}h.01` });
     };
-    const between = (sums: Float64Array, i: number, n: number): number => {
+    const amountIn = (sums: Float64Array, i: number, n: number): number => {
       const k = (sums.length - 1) / n;
       return sums[Math.round((i + 1) * k)]! - sums[Math.round(i * k)]!;
     };
-    for (let i = 0; i < AXIS_MARKS; i++) {
+    const onAxis = Array.from({ length: AXIS_MARKS }, (_, i) => amountIn(leaf.axis, i, AXIS_MARKS));
+    const leastOnAxis = Math.min(LEAST_LEAF, OF_THE_REST * Math.max(...onAxis)) || LEAST_LEAF;
+    onAxis.forEach((amount, i) => {
       const at = (i + 0.7) / AXIS_MARKS;
-      put(between(leaf.axis, i, AXIS_MARKS), null, null, at, onSheet(alongStem(this.#stem, at, this.#build), this.#v));
-    }
+      put([amount, leastOnAxis], null, null, at, onSheet(alongStem(this.#stem, at, this.#build), this.#v));
+    });
+    const wood = this.#stem.branches.reduce((n, b) => n + b.diameterMm ** 2, 0);
     this.#branches.forEach(({ line, shoots }, k) => {
       const own = leaf.branches[k]!;
+      const bears = own.all >= (AS_OTHER_WOOD * this.#stem.branches[k]!.diameterMm ** 2) / wood;
+      const least = (bears && Math.min(LEAST_LEAF, OF_THE_REST * own.all)) || LEAST_LEAF;
       for (let i = 0; i < BRANCH_MARKS; i++) {
         const at = (i + 0.7) / BRANCH_MARKS;
-        put(4 * between(own.own, i, BRANCH_MARKS), k, null, at, part2(line, at));
+        put([4 * amountIn(own.own, i, BRANCH_MARKS), least], k, null, at, part2(line, at));
       }
       shoots.forEach((x, j) => {
         const n = Math.max(2, Math.min(6, Math.round(this.#stem.branches[k]!.shoots[j]!.lengthM / TUFT_EVERY_M)));
-        for (let i = 1; i <= n; i++) put(4 * own.shoots[j]!, k, j, i / n, part2(x, i / n));
+        for (let i = 1; i <= n; i++) put([4 * own.shoots[j]!, least], k, j, i / n, part2(x, i / n));
       });
     });
     return out;
@@ -273,7 +288,7 @@ const NUMBER_PLACES = 14;
 /** The part of a stem from which a number is read as that of a cut at its foot. */
 const OVER_GROUND = 0.08;
 
-/** Where a number may stand: at the cut, then ever further up what goes, then down what stays. */
+/** Where a number may stand along an axis: at the cut, then ever further up what goes, then down what stays. */
 function numberPlaces(kept: number): readonly number[] {
   const foot = Math.max(kept, OVER_GROUND);
   const part = (i: number): number => i / NUMBER_PLACES;
@@ -282,31 +297,45 @@ function numberPlaces(kept: number): readonly number[] {
   return kept < 1 ? [...up, ...down] : down;
 }
 
+/** The places of a line's number: along the branch or the shoot that is cut, else along its stem. */
+function placesOf({ cut, stem }: NumberedCut, kept: number, build: Build): readonly Point3[] {
+  const b = "branch" in cut && cut.cut !== "to-branch" ? stem!.branches[cut.branch] : undefined;
+  if (!b) return numberPlaces(kept).map((at) => alongStem(stem!, at, build));
+  const run = branchRun(stem!, b, build);
+  const shoot = "shoot" in cut ? b.shoots[cut.shoot] : undefined;
+  const left = cut.cut === "branch-back" ? Math.min(1, cut.keptM / b.lengthM) : 0;
+  return numberPlaces(left).map((at) => between(shoot ? shootRun(run, shoot) : run, at));
+}
+/** What a number on the drawing is of. */
+type NumberedCut = Pick<CutLine, "no" | "cut" | "stem">;
+
 /**
- * Spots for the numbers of cuts, by stem, so that none lies over another as long as there is room: each takes the first
- * free place along its stem, or the one with most room when there is none.
+ * Spots for the numbers of the list's lines, so that none lies over another as long as there is room: each takes the
+ * first free place along what it cuts, or the one with most room when there is none. Cuts over the whole plant have none.
  */
 export function numberSpots(
   effects: readonly StemEffect[],
-  numbers: ReadonlyMap<string, number>,
+  lines: readonly NumberedCut[],
   build: Build,
   v: View,
-): ReadonlyMap<string, Spot> {
-  const spots = new Map<string, Spot>();
+): ReadonlyMap<number, Spot> {
+  const spots = new Map<number, Spot>();
   const inside = (x: number, most: number): number => Math.min(most - NUMBER_R, Math.max(NUMBER_R, x));
   const room = (s: Spot): number =>
     Math.min(Infinity, ...Array.from(spots.values(), (o) => Math.hypot(o.x - s.x, o.y - s.y)));
-  const numbered = effects.filter((e) => numbers.has(e.stem.id));
-  for (const { stem, kept } of numbered.toSorted((a, b) => numbers.get(a.stem.id)! - numbers.get(b.stem.id)!)) {
+  const keptOf = new Map(effects.map((e) => [e.stem.id, e.kept]));
+  for (const line of lines) {
+    const kept = line.stem && keptOf.get(line.stem.id);
+    if (kept === null || kept === undefined) continue;
     let best: { spot: Spot; room: number } | null = null;
-    for (const at of numberPlaces(kept)) {
-      const { x, y } = onSheet(alongStem(stem, at, build), v);
+    for (const place of placesOf(line, kept, build)) {
+      const { x, y } = onSheet(place, v);
       const spot = { x: inside(x, v.sheet.width), y: inside(y, v.sheet.height) };
       const free = room(spot);
       if (best === null || free > best.room) best = { spot, room: free };
       if (free >= 2 * NUMBER_R + 2) break;
     }
-    if (best) spots.set(stem.id, best.spot);
+    if (best) spots.set(line.no, best.spot);
   }
   return spots;
 }

@@ -41,7 +41,7 @@ import { Clock } from "./Clock.tsx";
 import {
   withBegun,
   withClock,
-  withCut,
+  withCuts,
   withFinished,
   withFound,
   withLetGo,
@@ -158,7 +158,7 @@ interface PassProps {
   readonly work: Work;
   readonly index: number;
   readonly nameOf: (id: string) => string;
-  readonly onCut: (key: string, done: boolean) => void;
+  readonly onCut: (keys: readonly string[], done: boolean) => void;
   readonly onDone: (done: boolean) => void;
   readonly onStep: (index: number) => void;
 }
@@ -176,10 +176,10 @@ function PassCard({ at, work, index, nameOf, onCut, onDone, onStep }: PassProps)
       {lines.length > 0 && (
         <ol className="bare">
           {lines.map((l) => {
-            const key = cutKey(l.cut);
-            const made = work.cuts.includes(key);
+            const keys = l.cuts.map(cutKey);
+            const made = keys.every((k) => work.cuts.includes(k));
             return (
-              <li key={key}>
+              <li key={keys[0]}>
                 <button
                   type="button"
                   role="checkbox"
@@ -194,7 +194,7 @@ function PassCard({ at, work, index, nameOf, onCut, onDone, onStep }: PassProps)
                     fontWeight: 400,
                     ...(made && { background: "var(--ink)", color: "var(--mist)" }),
                   }}
-                  onClick={() => onCut(key, !made)}
+                  onClick={() => onCut(keys, !made)}
                 >
                   <span className="numeral" style={{ fontSize: "1.4rem", minWidth: 30 }}>
                     {made ? "✓" : l.no}
@@ -336,7 +336,7 @@ function Working({ plant, work, at }: { readonly plant: Plant; readonly work: Wo
           work={work}
           index={index}
           nameOf={(id) => names.get(id) ?? id}
-          onCut={(key, done) => edit(done ? "Cut ticked" : "Cut not made", (g) => withCut(g, work, key, done))}
+          onCut={(keys, done) => edit(done ? "Cut ticked" : "Cut not made", (g) => withCuts(g, work, keys, done))}
           onDone={(done) => {
             edit(done ? "Pass done" : "Pass not done", (g) => withPass(g, work, at.passes[index]!.pass, done));
             setBack(done);
@@ -350,7 +350,7 @@ function Working({ plant, work, at }: { readonly plant: Plant; readonly work: Wo
             stems={at.list.stand.stems}
             build={at.build}
             size={{ heightM: heightOf(model, plant, work.on).heightM, widthM: plant.widthM }}
-            toMake={at.passes[index]!.lines.map((l) => l.cut)}
+            toMake={at.passes[index]!.lines.flatMap((l) => l.cuts)}
             made={tickedCuts(at, work)}
             label="The plant: dashed is what this pass takes"
           />
@@ -409,8 +409,8 @@ function Begin({ plant, task, at }: { readonly plant: Plant; readonly task: Task
       <Typography variant="h1">{plant.label}</Typography>
       <Typography sx={{ fontSize: "1.15rem" }}>
         {TASK_TABLE[task].label}, {at.passes.length} {at.passes.length === 1 ? "pass" : "passes"}
-        {at.list ? `, ${at.list.lines.length} cuts on the list` : ""}. {VERDICT_TABLE[advice.verdict].word}:{" "}
-        {reasonText(advice.reason, say)}
+        {at.list ? `, ${at.list.lines.flatMap((l) => l.cuts).length} cuts on the list` : ""}.{" "}
+        {VERDICT_TABLE[advice.verdict].word}: {reasonText(advice.reason, say)}
       </Typography>
       <Box component="ul" className="bare" aria-label="Mind" sx={{ my: 1.5, "& li": { mb: 0.5 } }}>
         {cautions.map((c) => (

@@ -45,8 +45,8 @@ const ticked = (list: readonly string[], key: string, on: boolean): string[] => 
 export const withPass = (g: Garden, work: Work, pass: string, done: boolean): Garden =>
   withRow(g, "works", work, (w) => ({ ...w, passes: ticked(w.passes, pass, done) }));
 /** A cut made, or not after all. */
-export const withCut = (g: Garden, work: Work, key: string, done: boolean): Garden =>
-  withRow(g, "works", work, (w) => ({ ...w, cuts: ticked(w.cuts, key, done) }));
+export const withCuts = (g: Garden, work: Work, keys: readonly string[], done: boolean): Garden =>
+  withRow(g, "works", work, (w) => ({ ...w, cuts: keys.reduce<string[]>((l, k) => ticked(l, k, done), w.cuts) }));
 /** Live growth taken so far, by eye. */
 export const withShare = (g: Garden, work: Work, share: Share): Garden =>
   withRow(g, "works", work, (w) => ({ ...w, share }));

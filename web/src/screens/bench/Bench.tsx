@@ -39,6 +39,7 @@ import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
 import { Drawing } from "./Drawing.tsx";
 import { FourSides } from "./FourSides.tsx";
+import { capital } from "./labels.ts";
 import { LookFrom } from "./LookFrom.tsx";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
@@ -49,7 +50,6 @@ import { ToCarry } from "./ToCarry.tsx";
 import { WholeTools } from "./WholeTools.tsx";
 import { Compare, Offers, PhotosOf, ProposalNote } from "./asides.tsx";
 
-const capital = (w: string): string => w.replace(/^./, (c) => c.toUpperCase());
 /** A new stem starts like a finger, as long as the plant is tall. */
 const NEW_STEM = { diameterMm: 15, leanDeg: 20 } as const;
 
@@ -101,7 +101,6 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
     () => cutList(stand.stems, cuts, taxon, task, plant, build),
     [stand.stems, cuts, taxon, task, plant, build],
   );
-  const numbers = useMemo(() => new Map(lines.flatMap((l) => (l.stem ? [[l.stem.id, l.no] as const] : []))), [lines]);
   // Room for the plant left alone, so that a cut does not change the scale it is drawn to.
   const room = useMemo(() => {
     const { before, ...uncut } = tryOut(model, { plant, stems: stand.stems, task, cuts: [] }, on);
@@ -174,7 +173,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
     setLive(null);
   };
   const plan = async (also: readonly string[]): Promise<void> => {
-    const note = `${lines.length} cuts, ${say.percent(result.share)} of its live growth`;
+    const note = `${cuts.length} cuts, ${say.percent(result.share)} of its live growth`;
     const planned = (plantId: string, about: string) => ({
       id: newId(),
       plantId,
@@ -192,7 +191,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   };
   const carryOut = async (also: readonly string[]): Promise<void> => {
     const day = seenDay(plant, on, today());
-    const made = ticked.size === 0 ? [...cuts] : lines.flatMap((l) => (ticked.has(l.no) ? [l.cut] : []));
+    const made = ticked.size === 0 ? [...cuts] : lines.flatMap((l) => (ticked.has(l.no) ? l.cuts : []));
     await change(`${plant.label}: cuts carried out`, (g) =>
       withCarriedOut(
         g,
@@ -241,7 +240,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
             on={on}
             room={room}
             chosen={chosen}
-            numbers={numbers}
+            cutLines={lines}
             wantedM={wantedM ?? plant.goal.heightM}
             lines={plant.goal.lines}
             shearM={cuts.find((c) => c.cut === "shear")?.heightM ?? null}
@@ -401,6 +400,7 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
             task={task}
             on={on}
             lines={lines}
+            proposed={proposal !== null}
             result={result}
             nameOf={nameOf}
             ticked={ticked}

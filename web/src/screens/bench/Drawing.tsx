@@ -6,6 +6,7 @@ import {
   leafOf,
   shootsAt,
   type Build,
+  type CutLine,
   type Horizon,
   type Line,
   type StemCut,
@@ -62,7 +63,8 @@ interface Props {
   /** Room for what grows, m. */
   readonly room: { readonly heightM: number; readonly widthM: number };
   readonly chosen: string | null;
-  readonly numbers: ReadonlyMap<string, number>;
+  /** The cuts as they are numbered on the list. */
+  readonly cutLines: readonly CutLine[];
   readonly wantedM: number | null;
   /** What it is to stay behind. */
   readonly lines: readonly Line[];
@@ -181,8 +183,8 @@ export function Drawing(p: Props) {
     [future, model, p.plantId, result, p.on, p.horizon],
   );
   const spots = useMemo(
-    () => (future ? [] : numberSpots(result.effects, p.numbers, build, view)),
-    [future, result.effects, p.numbers, build, view],
+    () => (future ? [] : numberSpots(result.effects, p.cutLines, build, view)),
+    [future, result.effects, p.cutLines, build, view],
   );
   const chosen = result.effects.find((e) => e.stem.id === p.chosen);
   const spotOf = (e: PointerEvent): Spot => {
@@ -286,11 +288,11 @@ export function Drawing(p: Props) {
         />
       )}
       {!future && <PressLines stems={inOrder} drawn={drawn} view={view} onChoose={p.onChoose} />}
-      {Array.from(spots, ([id, s]) => (
-        <g key={id} pointerEvents="none">
+      {Array.from(spots, ([no, s]) => (
+        <g key={no} pointerEvents="none">
           <circle cx={s.x} cy={s.y} r={NUMBER_R} fill="var(--paper)" stroke="var(--alarm)" strokeWidth="1.5" />
           <text x={s.x} y={s.y + 4} fontSize="11" textAnchor="middle" fill="var(--ink)">
-            {p.numbers.get(id)}
+            {no}
           </text>
         </g>
       ))}

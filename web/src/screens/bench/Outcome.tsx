@@ -1,6 +1,8 @@
 /** What a try amounts to: may it be done, how much goes, what it costs in flowers, what follows. */
 import {
+  ARCHITECTURE_TABLE,
   bindsText,
+  buildOf,
   gainsOf,
   gainText,
   isRefusal,
@@ -11,6 +13,7 @@ import {
   type Future,
   type PlainDate,
   type Plant,
+  type StemCut,
   type TryResult,
   type Voice,
   waiting,
@@ -22,7 +25,7 @@ import { useVoice } from "../../state/voice.ts";
 import { Table } from "../../ui/Table.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 import { Why, type Explanation } from "../../ui/Why.tsx";
-import { HORIZON_LABELS } from "./labels.ts";
+import { capital, HORIZON_LABELS } from "./labels.ts";
 
 function explainShare(t: TryResult, say: Voice): Explanation {
   return {
@@ -47,7 +50,9 @@ function explainFollows(): Explanation {
 }
 
 const verdictLine = (t: TryResult, say: Voice, nameOf: (id: string) => string): string => {
-  if (t.accepted && t.share === 0 && t.deadRemoved === 0) return "Nothing is cut yet.";
+  if (t.accepted && t.cuts.length === 0) return "Nothing is cut yet.";
+  if (t.accepted && t.cuts.every((c) => c.cut === "dead-heads"))
+    return "Only spent heads go, and nothing that grows: it can be planned.";
   if (t.accepted && t.advice.verdict === "no-need")
     return `${reasonText(t.advice.reasons[0]!, say)} It can be planned all the same.`;
   if (t.accepted && t.share === 0) return "Only dead wood goes, and that may go on any day: it can be planned.";
@@ -85,6 +90,20 @@ function handy(t: TryResult, say: Voice): string | null {
     : `about ${more} more as thick as ${say.thickness(thickest.diameterMm)}`;
 }
 
+/** Stems that go and are shortened; and of the branches on them, which are all that is cut of a tree. */
+function cutsText(t: TryResult): string {
+  const count = (kind: StemCut["cut"]): number => t.cuts.filter((c) => c.cut === kind).length;
+  const [off, back] = [count("branch-off"), count("branch-back") + count("shoot-off")];
+  return [
+    `${t.removed} of ${t.live} live out`,
+    t.headed > 0 && `${t.headed} shortened`,
+    off > 0 && `${off} ${off === 1 ? "branch" : "branches"} off`,
+    back > 0 && `${back} ${back === 1 ? "branch" : "branches"} shortened`,
+  ]
+    .filter(Boolean)
+    .join(", ");
+}
+
 interface OutcomeProps {
   readonly plant: Plant;
   readonly result: TryResult;
@@ -92,6 +111,8 @@ interface OutcomeProps {
 }
 export function Outcome({ plant, result: t, nameOf }: OutcomeProps) {
   const say = useVoice();
+  const { model } = useGarden();
+  const { mains } = ARCHITECTURE_TABLE[buildOf(model.taxonOf(plant), plant.form).architecture];
   const binds = bindsText(t, say);
   const rest = handy(t, say);
   return (
@@ -124,9 +145,9 @@ export function Outcome({ plant, result: t, nameOf }: OutcomeProps) {
               </span>
             )}
           </dd>
-          <dt>Stems</dt>
+          <dt>{capital(mains[1])}</dt>
           <dd>
-            {t.removed} of {t.live} live out{t.headed > 0 ? `, ${t.headed} shortened` : ""}
+            {cutsText(t)}
             {t.deadRemoved > 0 && <span className="light"> · {t.deadRemoved} dead, which do not count</span>}
             {t.stemsMayGo !== null && <span className="light"> · a renewal may take {t.stemsMayGo}</span>}
           </dd>

@@ -12,6 +12,8 @@ interface Props {
   readonly task: Task;
   readonly on: PlainDate;
   readonly lines: readonly CutLine[];
+  /** A proposal stands: where it has no cut, it says why beside the drawing. */
+  readonly proposed: boolean;
   readonly result: TryResult;
   readonly nameOf: (id: string) => string;
   readonly ticked: ReadonlySet<number>;
@@ -28,14 +30,18 @@ const bookText = (ticked: number): string =>
       ? "Book the one that is ticked"
       : `Book the ${ticked} that are ticked`;
 
-export function ToCarry({ plant, task, on, lines, result, nameOf, ticked, onTicked, onPlan, onDone }: Props) {
+export function ToCarry({ plant, task, on, lines, proposed, result, nameOf, ticked, onTicked, onPlan, onDone }: Props) {
   const { model } = useGarden();
   const say = useVoice();
   const [also, setAlso] = useState(() => pairFirst(model, plant, on));
   return (
     <Section title="The list to carry">
       {lines.length === 0 ? (
-        <p>Nothing is cut yet. Press Suggest, or press a stem and say what is to happen to it.</p>
+        <p>
+          {proposed
+            ? "Suggest finds nothing to cut, and says why beside the drawing. Press a stem to cut it all the same."
+            : "Nothing is cut yet. Press Suggest, or press a stem and say what is to happen to it."}
+        </p>
       ) : (
         <>
           <CutList lines={lines} nameOf={nameOf} done={ticked} onDone={onTicked} />

@@ -60,3 +60,5 @@ export function cutText(cuts: readonly StemCut[], s: Stem, say: Voice): string {
     })
     .join(", ");
 }
+
+export const capital = (w: string): string => w.replace(/^./, (c) => c.toUpperCase());
