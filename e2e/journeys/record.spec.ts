@@ -364,9 +364,22 @@ test("many years' records open from one piece; what is written at once is kept, 
   await expect.poll(copied, { timeout: 60_000 }).toBe(true);
   const answers = (): Promise<string> => page.getByRole("main").innerText();
   const before = await answers();
+  // Whatever a row says while the rest of the records is still to come, it never takes back.
+  await page.addInitScript(() => {
+    const said = new Set<string>();
+    Object.assign(window, { said });
+    new MutationObserver(() => {
+      for (const row of document.querySelectorAll(".row-verdict")) said.add(row.closest("li")!.textContent);
+    }).observe(document, { childList: true, subtree: true, characterData: true });
+  });
   await page.reload();
   await expect(page.getByText("…", { exact: true })).toHaveCount(0);
   await expect.poll(answers).toBe(before);
+  const { said, stands } = await page.evaluate(() => ({
+    said: [...(window as unknown as { said: Set<string> }).said],
+    stands: Array.from(document.querySelectorAll(".row-verdict"), (row) => row.closest("li")!.textContent),
+  }));
+  expect(said.toSorted()).toEqual([...new Set(stands)].toSorted());
   // At once, while only the copy was read.
   await page.reload();
   await app

@@ -22,7 +22,7 @@ import { WrenDb } from "../data/db.ts";
 import { askToStay, withRoom } from "../data/room.ts";
 import type { Found, Kept } from "../data/stored.ts";
 import { newId } from "./ids.ts";
-import { afterPaint } from "./painted.ts";
+import { afterAnswers, afterPaint } from "./painted.ts";
 import { setTrouble } from "./trouble.ts";
 
 /**
@@ -102,6 +102,8 @@ const SETTLE_MS = 700;
 async function behindCopy(onFound: (found: Found) => void): Promise<void> {
   await afterPaint();
   if (copied?.first === true) {
+    // So many records are parsed in one go that an answer under way would wait for them.
+    await afterAnswers();
     const whole = await takeCopy(db, false);
     if (whole && tab.kept === null) onFound({ is: "garden", kept: (copied = whole) });
   }

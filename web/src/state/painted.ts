@@ -1,7 +1,8 @@
 /** Has the page been painted once? What the very first picture can do without is drawn, or fetched, right after it. */
 import { useEffect, useState } from "react";
 
-let painted = typeof requestAnimationFrame === "undefined";
+const unseen = typeof requestAnimationFrame === "undefined";
+let painted = unseen;
 let waiting: Promise<void> | null = null;
 
 /** A page in the background is not painted: then this long is waited. */
@@ -10,17 +11,46 @@ const UNSEEN_MS = 400;
 /** Resolves once the page has been painted; at once when it was. */
 export function afterPaint(): Promise<void> {
   if (painted) return Promise.resolve();
-  return (waiting ??= new Promise((resolve) => {
-    const done = (): void => {
-      painted = true;
-      // Rows out of sight are left undrawn from now on; finding out which would cost the first picture a second layout.
-      document.documentElement.classList.add("painted");
-      resolve();
-    };
-    // A frame's work comes before it is painted, a timer's after.
-    requestAnimationFrame(() => setTimeout(done));
-    setTimeout(done, UNSEEN_MS);
+  return (waiting ??= nextPaint().then(() => {
+    painted = true;
+    // Rows out of sight are left undrawn from now on; finding out which would cost the first picture a second layout.
+    document.documentElement.classList.add("painted");
   }));
+}
+const nextPaint = (): Promise<void> =>
+  new Promise((resolve) => {
+    // A frame's work comes before it is painted, a timer's after.
+    requestAnimationFrame(() => setTimeout(resolve));
+    setTimeout(resolve, UNSEEN_MS);
+  });
+
+let answered = unseen;
+let tell: () => void = () => undefined;
+const answers = new Promise<void>((resolve) => {
+  tell = resolve;
+});
+/** A screen without answers tells nothing: then this long is waited. */
+const UNANSWERED_MS = 2000;
+/** Resolves once the first answers have been painted: a frame without any may come before them. */
+export const afterAnswers = (): Promise<void> =>
+  answered ? Promise.resolve() : Promise.race([answers, new Promise<void>((r) => setTimeout(r, UNANSWERED_MS))]);
+
+/** Have the answers that this screen draws first been painted? The others join them then. */
+export function useAnswersPainted(): boolean {
+  const [now, setNow] = useState(answered);
+  useEffect(() => {
+    if (now) return;
+    let live = true;
+    void nextPaint().then(() => {
+      answered = true;
+      tell();
+      if (live) setNow(true);
+    });
+    return () => {
+      live = false;
+    };
+  }, [now]);
+  return now;
 }
 
 export function usePainted(): boolean {

@@ -7,7 +7,7 @@ import { later } from "../../ui/later.tsx";
 import { useDay, useLinkNow, useMoving } from "../../state/day.tsx";
 import { useGarden } from "../../state/garden.tsx";
 import { useMedia } from "../../state/media.ts";
-import { usePainted } from "../../state/painted.ts";
+import { useAnswersPainted } from "../../state/painted.ts";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
@@ -98,14 +98,15 @@ function useRows(groups: readonly Group[], whole: ReadonlySet<GroupId>) {
 }
 
 function Answers({ on }: { readonly on: PlainDate }) {
-  const { model, garden } = useGarden();
+  const { model, garden, whole: all } = useGarden();
   const navigate = useNavigate();
   const linkNow = useLinkNow();
   const wide = useMedia("(min-width:1000px)");
   const [params, setParams] = useSearchParams();
   const [task, setTask] = useState<Task | null>(null);
   const [whole, setWhole] = useState<ReadonlySet<GroupId>>(new Set());
-  const painted = usePainted();
+  // Of a long record no more may be here yet than that of the first plants: the others would be answered without theirs.
+  const painted = useAnswersPainted() && all;
   const asked = painted ? Infinity : AT_ONCE;
   const advices = useMemo(() => adviseAll(model, on, asked), [model, on, asked]);
   const [apart, setApart] = useState<ReadonlySet<string>>(new Set());
