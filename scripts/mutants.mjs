@@ -7,10 +7,11 @@ import { spawnSync } from "node:child_process";
 import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, relative, sep } from "node:path";
-import ts from "typescript";
 import { bin, ensureModules, root } from "./lib.mjs";
 
 ensureModules();
+// On a fresh machine it is there only from here on.
+const { default: ts } = await import("typescript");
 const COUNT = 70;
 const SEED = 20261128;
 const WANTED = 0.85;
