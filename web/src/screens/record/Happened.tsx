@@ -3,12 +3,13 @@ import { Box, Button, TextField, Typography } from "@mui/material";
 import { countsOf, TASK_TABLE, visitTold, type GardenModel, type Plant, type Voice } from "@wren/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { Pencil, Trash2 } from "lucide-react";
-import { memo, startTransition, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { memo, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import { today } from "../../data/clock.ts";
 import { withCorrected } from "../../state/edits.ts";
 import { useGarden } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
+import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Chips } from "../../ui/Chips.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
@@ -17,7 +18,16 @@ import { dateText } from "../../words/dates.ts";
 import { OBSERVATION_LABELS } from "../../words/labels.ts";
 import { seenText, visitText } from "../../words/recordTexts.ts";
 import WriteDown from "../../writedown/WriteDown.tsx";
-import { elsewhere, ENTRY_KINDS, ENTRY_LABELS, entriesOf, sieved, type Entry, type EntryKind } from "./entries.ts";
+import {
+  elsewhere,
+  ENTRY_KINDS,
+  ENTRY_LABELS,
+  entriesOf,
+  sieved,
+  walkThrough,
+  type Entry,
+  type EntryKind,
+} from "./entries.ts";
 
 function wordsOf(model: GardenModel, e: Entry, say: Voice): readonly [title: string, text: string] {
   switch (e.kind) {
@@ -106,6 +116,8 @@ const LINE_PX = 61;
 const linePx = (): number => LINE_PX;
 /** Shorter lists stand in the page whole. */
 const WHOLE = 60;
+/** More than a tall screen shows. */
+const SEEN = 100;
 
 interface LinesProps {
   readonly entries: readonly Entry[];
@@ -120,10 +132,13 @@ const Lines = memo(function Lines({ entries, searched, onEdit }: LinesProps) {
     if (list.current) setTop(list.current.getBoundingClientRect().top + window.scrollY);
   }, []);
   const long = searched || entries.length > WHOLE;
+  // Ten thousand places are laid out when the typing lets it; until then only those that can be seen.
+  const laidOut = useDeferredValue(entries) === entries ? entries.length : Math.min(entries.length, SEEN);
   const virtual = useWindowVirtualizer({
-    count: long ? entries.length : 0,
+    count: long ? laidOut : 0,
     estimateSize: linePx,
-    overscan: 5,
+    // A letter draws what is seen; scrolled, lines must be there before they are.
+    overscan: searched ? 1 : 5,
     scrollMargin: top,
   });
   if (!long)
@@ -241,44 +256,53 @@ interface SearchedProps extends Omit<FoundProps, "text"> {
   readonly between: ReactNode;
   readonly beside: ReactNode;
 }
+interface FieldProps {
+  readonly first: string;
+  readonly onType: (text: string) => void;
+  readonly onFocus: () => void;
+}
+/** The browser keeps its letters, so that typing one draws what was found and not the field. */
+const Field = memo(function Field({ first, onType, onFocus }: FieldProps) {
+  return (
+    <TextField
+      type="search"
+      label="Find in everything"
+      defaultValue={first}
+      onFocus={onFocus}
+      onChange={(e) => onType(e.target.value)}
+      sx={{ flex: "1 1 14rem", maxWidth: 420 }}
+    />
+  );
+});
 /** The field with what it finds: a letter draws these anew and nothing else of the page. */
 function Searched({ plant, kinds, beside, between }: SearchedProps) {
   const [params, setParams] = useSearchParams();
   const asked = params.get("find") ?? "";
-  const [typed, setTyped] = useState(asked);
+  const [first] = useState(asked);
   const [text, setText] = useState(asked);
+  const { garden } = useGarden();
+  const onFocus = useStable(() => void walkThrough(entriesOf(garden)));
   // The address follows when the typing rests: with every letter it would have the whole page drawn anew.
   useEffect(() => {
-    if (typed === asked) return;
+    if (text === asked) return;
     const timer = setTimeout(() => {
       setParams(
         (now) => {
           const next = new URLSearchParams(now);
-          if (typed === "") next.delete("find");
-          else next.set("find", typed);
+          if (text === "") next.delete("find");
+          else next.set("find", text);
           return next;
         },
         { replace: true },
       );
     }, TYPED_MS);
     return () => clearTimeout(timer);
-  }, [typed, asked, setParams]);
+  }, [text, asked, setParams]);
   return (
     <>
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "center", mb: 1.5 }}>
         {beside}
-        <TextField
-          type="search"
-          label="Find in everything"
-          value={typed}
-          onChange={(e) => {
-            const { value } = e.target;
-            setTyped(value);
-            // The letter stands as soon as it is typed, however much holds it.
-            startTransition(() => setText(value));
-          }}
-          sx={{ flex: "1 1 14rem", maxWidth: 420 }}
-        />
+        <Field first={first} onType={setText} onFocus={onFocus} />
       </Box>
       {between}
       <Found text={text} plant={plant} kinds={kinds} />
