@@ -64,6 +64,8 @@ export const DisplaySchema = z.strictObject({
   atTips: share,
   /** It comes again and again on new shoots: a cut puts off the next flush and takes no more. */
   flushes: z.boolean().optional(),
+  /** Its buds begin when days shorten: what is pinched before that flowers no later, and all of it. */
+  shortDays: z.boolean().optional(),
   /** Its buds stand on spurs near the frame: shortening the long shoots takes none. */
   onSpurs: z.boolean().optional(),
   /** How long spent flowers may still be taken off: some weeks, until growth starts, or it is not done. */

@@ -226,6 +226,9 @@ interface NewWoodCut {
   readonly reserves: Share;
 }
 
+/** Asters are pinched until about the fourth of July: common practice, and photoperiod of the genus (Schwabe 1985, from memory). */
+const DAYS_SHORTEN: SeasonDay = 184;
+
 /** Flowers need the warmth from bud break to bloom again from the day of the cut; what then falls after frost is lost. */
 function newWoodOn(
   d: DisplayYear,
@@ -254,6 +257,11 @@ function newWoodOn(
   }
   if (shownWhenAsleep(d)) {
     out.loss[day] = taken * clampShare(1 - (c.warmthAt(x.opens) - c.warmthAt(day)) / x.whole);
+    return;
+  }
+  if (d.display.shortDays === true && day < x.opens && day < DAYS_SHORTEN + YEAR_DAYS * turnsBy(x.opens)) {
+    const spent = clampShare((c.warmthAt(day) - x.warmthAtWaking) / Math.max(1, x.whole));
+    out.loss[day] = taken * cut.reserves * spent;
     return;
   }
   const again = c.dayWithWarmth(day, x.whole * cut.again);

@@ -148,7 +148,9 @@ function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked:
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       const u = t + ahead;
-      if (asked[t] === 1 && (u > y.hardens.day || u < y.wakes.day + a.justWakingDays))
+      // Heaths, heathers and grey leaves are small and hard: sheared as spring begins they come to no harm.
+      const spring = taxon.outline && u < y.wakes.day + a.justWakingDays;
+      if (asked[t] === 1 && (u > y.hardens.day || spring))
         out[t] = a.scorchLoss * odds.between(u, u + a.scorchDays);
     }
   return out;

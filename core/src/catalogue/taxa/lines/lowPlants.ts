@@ -64,7 +64,7 @@ const perennial: Base = { ...grass, group: "perennial", floweringWood: "new", ye
 
 export const MORE_PERENNIALS = kinds(perennial, [
   ["eutrochium-purpureum", "Eutrochium (purpureum, maculatum)", "Joe Pye weed", "upright", [1.2, 1.8, 2.3], [1.2, 2.4], [0.8, 1.4], "4a", [shortBloom(700, 45)], { year: deciduousYear(16, 350) }],
-  ["symphyotrichum-novae-angliae", "Symphyotrichum (novae-angliae and others)", "New England aster|Michaelmas daisy", "upright", [0.8, 1.2, 1.7], [0.8, 1.7], [0.6, 1], "4a", [summerBloom(1150, 8)], { wildlife: ["late nectar", "hollow stems for nesting insects"] }],
+  ["symphyotrichum-novae-angliae", "Symphyotrichum (novae-angliae and others)", "New England aster|Michaelmas daisy", "upright", [0.8, 1.2, 1.7], [0.8, 1.7], [0.6, 1], "4a", [{ ...summerBloom(1150, 8), shortDays: true }], { wildlife: ["late nectar", "hollow stems for nesting insects"] }],
   ["rudbeckia-laciniata", "Rudbeckia (laciniata, fulgida and others)", "Coneflower|Black-eyed Susan", "upright", [0.6, 1.2, 2], [0.6, 2.2], [0.5, 1.2], "4a", [summerBloom(500, 12)], { wildlife: ["seed for finches"] }],
   ["echinacea-purpurea", "Echinacea purpurea", "Purple coneflower", "upright", [0.6, 0.9, 1.2], [0.6, 1.2], [0.4, 0.7], "4a", [summerBloom(420, 14)], { wildlife: ["bees", "seed for finches"] }],
   ["baptisia-australis", "Baptisia australis", "Blue false indigo", "dome", [0.8, 1.1, 1.4], [0.9, 1.4], [0.9, 1.4], "3b", [shortBloom(40, 22)], { looksWrongButNormal: ["black pods that rattle", "dead to the ground every winter"] }],
