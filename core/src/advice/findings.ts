@@ -33,7 +33,8 @@ function byForm({ plant, taxon, task, on }: Question): readonly Finding[] {
     return [finding("never", "head-not-felled", {}, "practice")];
   // What broke off is cut back to sound wood, and a pollard is cut to its own knuckles.
   const broken = plant.dangers.some((d) => d.what === "broken-limb" && d.on <= on);
-  const conifer = taxon.group === "conifer" && taxon.regrowthFromLeaflessWood === "no";
+  // One that comes again from bare wood is felled like any other, and only a hedge of it is cut level.
+  const conifer = taxon.group === "conifer" && (taxon.regrowthFromLeaflessWood === "no" || !taxon.outline);
   if (TOPS.has(task) && !broken && (plant.form === "trunk" || (conifer && onTrunk(plant, taxon))))
     return [finding("never", "topping", { taxon: name, conifer }, "practice")];
   return NOTHING;

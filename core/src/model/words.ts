@@ -123,7 +123,7 @@ export const LIMITS = {
   /** Chance that the cut wood does not break again. */
   regrowthRisk: 0.5,
   /** Share of the season's extension still to come above which a trimmed outline has to be done again. */
-  redo: 0.4,
+  redo: 0.5,
   /** How far dead wood may be mistaken for live: past this it waits for growth. */
   untold: 0.6,
   /** What a hard cut in full leaf may cost the plant's reserves; above it waits until the plant sleeps. */

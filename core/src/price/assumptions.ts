@@ -44,6 +44,8 @@ export const PRICE_ASSUMPTIONS = {
   /** Frost at or under this scorches freshly bared leaves within so many days; the share of the face that shows it. */
   scorchC: -2,
   scorchDays: 28,
+  /** For small hard leaves that is over so many days after the coldest. */
+  winterEndsDays: 30,
   scorchLoss: 0.5,
   redoWeight: 0.3,
   /** Spent flowers may be taken off this many days after bloom where they do not stay on. */

@@ -145,12 +145,15 @@ function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked:
   const out = sheet.singles();
   if (!clippedOver(taxon) || taxon.leaf !== "evergreen" || !BARES_LEAVES.has(plan.task)) return out;
   const odds = c.frost(a.scorchC);
+  const small = taxon.group === "subshrub";
+  const winterEnds = c.warmestDay + YEAR_DAYS / 2 + a.winterEndsDays;
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       const u = t + ahead;
-      // Heaths, heathers and grey leaves are small and hard: sheared as spring begins they come to no harm.
-      const spring = taxon.outline && u < y.wakes.day + a.justWakingDays;
-      if (asked[t] === 1 && (u > y.hardens.day || spring))
+      // Heaths, heathers and grey leaves are small and hard: sheared as winter ends they come to no harm.
+      const late = u > y.hardens.day && (!small || u < winterEnds);
+      const early = !small && u < y.wakes.day + a.justWakingDays;
+      if (asked[t] === 1 && (late || early))
         out[t] = a.scorchLoss * odds.between(u, u + a.scorchDays);
     }
   return out;
