@@ -48,6 +48,10 @@ export const PRICE_ASSUMPTIONS = {
   winterEndsDays: 30,
   scorchLoss: 0.5,
   redoWeight: 0.3,
+  /** A hedge trimmed while it sleeps is trimmed again in summer, and yet it is done. */
+  redoAsleep: 0.5,
+  /** Frost in those days is likelier than that. */
+  frostLikely: 0.25,
   /** Spent flowers may be taken off this many days after bloom where they do not stay on. */
   spentDays: 45,
   /** Part of bloom after which there is something spent. */

@@ -153,8 +153,7 @@ function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked:
       // Heaths, heathers and grey leaves are small and hard: sheared as winter ends they come to no harm.
       const late = u > y.hardens.day && (!small || u < winterEnds);
       const early = !small && u < y.wakes.day + a.justWakingDays;
-      if (asked[t] === 1 && (late || early))
-        out[t] = a.scorchLoss * odds.between(u, u + a.scorchDays);
+      if (asked[t] === 1 && (late || early)) out[t] = a.scorchLoss * odds.between(u, u + a.scorchDays);
     }
   return out;
 }
@@ -210,13 +209,24 @@ const DONE_AGAIN: Readonly<Partial<Record<Task, Share>>> = {
   shape: 0.25,
 };
 
-/** Extension still to come after a cut to an outline: all of it while the plant sleeps. */
-function redo({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
+/**
+ * Extension still to come after a cut to an outline. While the plant sleeps all of it is, and yet hedges are trimmed then
+ * since ever: the flush hides the cuts, and the summer's trim follows.
+ */
+function redo({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
   const out = sheet.singles();
+  const a = PRICE_ASSUMPTIONS;
   const again = DONE_AGAIN[plan.task] ?? 0;
   if (!taxon.outline || again === 0) return out;
+  // An evergreen is left alone while frost may still meet what a trim bares.
+  const odds = taxon.leaf === "evergreen" ? c.frost(a.scorchC) : null;
+  const asleep = (u: SeasonDay): Share =>
+    odds && odds.between(u, u + a.scorchDays) > a.frostLikely ? 1 : a.redoAsleep;
   for (const { from, to, ahead } of runs)
-    for (let t = from; t < to; t++) out[t] = again * (t + ahead >= y.dormant.day ? 1 : 1 - growthDone(y, t + ahead));
+    for (let t = from; t < to; t++) {
+      const u = t + ahead;
+      out[t] = again * (u >= y.dormant.day || u <= y.wakes.day ? asleep(u) : 1 - growthDone(y, u));
+    }
   return out;
 }
 
