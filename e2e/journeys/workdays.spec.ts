@@ -104,7 +104,7 @@ test("a late frost in the outlook closes Saturday for what it would harm", async
   await app.button("Fetch the station’s outlook").click();
   const moved = page.getByRole("region", { name: "What was moved, and why" });
   await expect(moved.getByRole("listitem").first()).toContainText(
-    /Panicle hydrangea by the seat: Shape. From 25 April, morning it is left out: A night of (-3|−3) °C/,
+    /Lavender edge: Shear. From 25 April, morning it moves to 26 April, afternoon: A night of (-3|−3) °C/,
   );
 });
 
