@@ -475,6 +475,15 @@ describe("a wish is answered as practice answers it (common practice, written be
     // A kind that is cut down every year has no limit to meet; two thin stems of nine never hold most of the leaf.
     expect([t.binds, t.share > 0.9, t.removedShare < 0.1]).toEqual([null, true, true]);
   });
+  test.each<[string, Form, Task]>([
+    ["rosa-hybrid-tea", "standard", "shape"],
+    ["rosa-hybrid-tea", "many-stems", "hard-cutback"],
+    ["salix-caprea-weeping", "weeping", "shape"],
+    ["hydrangea-arborescens", "trunk", "shape"],
+  ])("%s as %s is offered %s: a head or a trunk is never felled by a wish", (id, form, task) => {
+    const { plant, m } = drawn(id, form === "many-stems" ? "9 stems" : "one trunk, 9 branches", { form });
+    expect(taskForGoal(m, plant)).toBe(task);
+  });
   test("a wall's side shoots are a line to an arm, a pollard's rods one: all its cuts in it, between what heights said", () => {
     const wall = proposed(
       "wisteria-sinensis",
