@@ -4,11 +4,13 @@ import type { ReactNode } from "react";
 interface Props {
   readonly head: readonly string[];
   readonly rows: readonly { readonly key: string; readonly cells: readonly ReactNode[] }[];
+  /** On a narrow screen a row stands as lines under each other, each with its heading. */
+  readonly stacks?: boolean;
 }
 
-export function Table({ head, rows }: Props) {
+export function Table({ head, rows, stacks = false }: Props) {
   return (
-    <table className="ruled">
+    <table className={stacks ? "ruled stacks" : "ruled"}>
       <thead>
         <tr>
           {head.map((h) => (
@@ -27,7 +29,9 @@ export function Table({ head, rows }: Props) {
                   {c}
                 </th>
               ) : (
-                <td key={i}>{c}</td>
+                <td key={i} data-head={stacks ? head[i] : undefined}>
+                  {c}
+                </td>
               ),
             )}
           </tr>

@@ -120,6 +120,7 @@ export function ExpectedPart({ plant }: { readonly plant: Plant | null }) {
       </Typography>
       <Scroller label="Expected and was" sx={{ overflowX: "auto" }}>
         <Table
+          stacks
           head={["When and where", "What", "Expected", "It was", "Within", "Next time"]}
           rows={rows.map((c) => {
             const key = `${c.recordId} ${c.what}`;

@@ -231,7 +231,10 @@ const Found = memo(function Found({ text, plant, kinds }: FoundProps) {
           {others.map((o, i) => (
             <span key={`${o.what} ${o.to} ${o.name}`}>
               {i > 0 && ", "}
-              {o.what.toLowerCase()} <DayLink to={o.to}>{o.name}</DayLink>
+              {o.what.toLowerCase()}{" "}
+              <DayLink to={o.to} className="entry-plant">
+                {o.name}
+              </DayLink>
             </span>
           ))}
         </p>
