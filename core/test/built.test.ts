@@ -110,11 +110,17 @@ describe("a line of words makes a drawing", () => {
     [
       "acer-palmatum",
       null,
-      "two trunks, crown from 80 cm, 14 branches, 3 dead inside",
-      (s) => s.map((x) => [x.branches.length, x.branches.filter((b) => b.dead).length]),
+      "two trunks, crown from 80 cm, 14 branches, 3 dead inside, 2 crossing",
+      (s) => [
+        s.map((x) => [x.branches.length, x.branches.filter((b) => b.dead).length, x.crosses]),
+        rubbingOf(s[0]!, buildOf(kind("acer-palmatum"))).length,
+      ],
       [
-        [7, 1],
-        [7, 2],
+        [
+          [7, 1, null],
+          [7, 2, null],
+        ],
+        1,
       ],
     ],
     [

@@ -203,7 +203,8 @@ export function stemsFromSketch(
     build,
     evenly: thicknessesOf(sketch.tally, build.architecture),
   });
-  return marked(drawn.slice(0, MOST.stems), sketch.tally);
+  const { tally } = sketch;
+  return marked(drawn.slice(0, MOST.stems), build.architecture === "trunk" ? { ...tally, crossing: 0 } : tally);
 }
 
 /** Stems of a plain count. */

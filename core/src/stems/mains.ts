@@ -102,8 +102,8 @@ function crowns({ sketch, body, build, evenly }: Said): Stem[] {
       leafFrom: part(from),
       branches: withDead(branches, ofTrunk(sketch.deadInside, t, n)),
     };
-    // On one trunk "two crossing" can only be branches.
-    const crossing = t === 0 ? sketch.crossing + (n === 1 ? sketch.tally.crossing : 0) : 0;
+    // Of what stands on trunks "two crossing" can only be branches.
+    const crossing = t === 0 ? sketch.crossing + sketch.tally.crossing : 0;
     const firm = leaders > 1 ? leaders : 0;
     const free = { ...trunk, branches: apart(trunk, firm, build) };
     return { ...free, branches: withCrossing(free, Math.ceil(crossing / 2), firm, build) };
