@@ -18,6 +18,7 @@ import {
   SURVEY_FILL,
   writeGardenFile,
   UNSAID_PLACE,
+  type Stand,
 } from "@wren/core";
 
 const today = date("2026-11-25");
@@ -210,6 +211,23 @@ test("a file of version 13 is read as one in which nobody said who worked, nothi
   Reflect.deleteProperty(now.garden, "corrections");
   const r = read(JSON.stringify({ ...now, version: 13 }));
   expect(r.ok && r.value).toEqual(garden);
+});
+
+test("a cut says what it was proposed for or leaves it open, as all of version 14 do; another word for it is refused", () => {
+  const [stand] = garden.stands as [Stand];
+  const withCut = (cut: object): string => {
+    const tries = [{ id: "t1", task: "shape", cuts: [{ cut: "remove", stemId: stand.stems[0]!.id, ...cut }] }];
+    const file = JSON.parse(writeGardenFile(garden)) as { garden: { stands: object[] } };
+    file.garden.stands[0] = { ...stand, tries };
+    return JSON.stringify(file);
+  };
+  const cutOf = (text: string) => {
+    const r = read(text);
+    return r.ok ? r.value.stands[0]!.tries[0]!.cuts[0]!.pass : r.issues[0]!.path.at(-1);
+  };
+  expect(cutOf(withCut({ pass: "weak" }))).toBe("weak");
+  expect(cutOf(JSON.stringify({ ...(JSON.parse(withCut({})) as object), version: 14 }))).toBeUndefined();
+  expect(cutOf(withCut({ pass: "whim" }))).toBe("pass");
 });
 
 describe("a bad file is refused with where and why", () => {
