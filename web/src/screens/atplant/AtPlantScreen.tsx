@@ -36,6 +36,7 @@ import { newId } from "../../state/ids.ts";
 import { useVoice } from "../../state/voice.ts";
 import { OneOf } from "../../ui/Chips.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
+import { namesOf } from "../../words/stems.ts";
 import { Camera } from "./Camera.tsx";
 import { Clock } from "./Clock.tsx";
 import {
@@ -273,7 +274,7 @@ function Working({ plant, work, at }: { readonly plant: Plant; readonly work: Wo
   const { advice } = state;
   const stopped = work.found.find((f) => FIND_ROWS[f].stops);
   const taken = advice.takenLast12Months;
-  const names = new Map(at.list?.stand.stems.map((s, i) => [s.id, `Stem ${i + 1}`]) ?? []);
+  const names = namesOf(at.list?.stand.stems ?? [], at.build);
   const edit = (what: string, f: (g: Parameters<typeof withPass>[0]) => Parameters<typeof withPass>[0]): void =>
     void change(what, f, { quiet: true });
   const finish = async (restLater: boolean): Promise<void> => {

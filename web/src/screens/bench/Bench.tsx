@@ -1,7 +1,6 @@
 /** The stems as they stand, cuts tried on them, what each try amounts to, and the list to carry. */
 import { Slider, useMediaQuery } from "@mui/material";
 import {
-  ARCHITECTURE_TABLE,
   buildOf,
   cutList,
   heightOf,
@@ -37,9 +36,9 @@ import { newId } from "../../state/ids.ts";
 import { useStable } from "../../state/stable.ts";
 import { useVoice } from "../../state/voice.ts";
 import { Section } from "../../ui/Section.tsx";
+import { namesOf } from "../../words/stems.ts";
 import { Drawing } from "./Drawing.tsx";
 import { FourSides } from "./FourSides.tsx";
-import { capital } from "./labels.ts";
 import { LookFrom } from "./LookFrom.tsx";
 import { Outcome, WhatFollows } from "./Outcome.tsx";
 import { RenewalYears } from "./RenewalYears.tsx";
@@ -67,7 +66,6 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   // Drawn some time ago, the stems have grown with the plant since.
   const nowM = heightOf(model, plant, on).heightM;
   const stand = grownStand(kept, build, nowM);
-  const mains = ARCHITECTURE_TABLE[build.architecture].mains;
   const look = lookOn(taxon, plantsYear(model, plant, on), model.season(on).seasonDay);
   const goal = taskForGoal(model, plant);
   const [task, setTask] = useState<Task>(stand.tries[0]?.task ?? (goal === "leave" ? "shape" : goal));
@@ -88,10 +86,8 @@ export function Bench({ plant, stand: kept, onRecount }: BenchProps) {
   const [live, setLive] = useState<readonly StemCut[] | null>(null);
   const saved = useMemo(() => current?.cuts ?? [], [current]);
   const cuts = live ?? saved;
-  const names = useMemo(
-    () => new Map(stand.stems.map((s, i) => [s.id, `${capital(mains[0])} ${i + 1}`])),
-    [stand.stems, mains],
-  );
+  const { architecture } = build;
+  const names = useMemo(() => namesOf(stand.stems, { architecture }), [stand.stems, architecture]);
   const nameOf = useCallback((id: string): string => names.get(id) ?? "a stem", [names]);
   const result = useMemo(
     () => tryOut(model, { plant, stems: stand.stems, task, cuts }, on),

@@ -25,7 +25,8 @@ import { useVoice } from "../../state/voice.ts";
 import { Table } from "../../ui/Table.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 import { Why, type Explanation } from "../../ui/Why.tsx";
-import { capital, HORIZON_LABELS } from "./labels.ts";
+import { capital } from "../../words/stems.ts";
+import { HORIZON_LABELS } from "./labels.ts";
 
 function explainShare(t: TryResult, say: Voice): Explanation {
   return {

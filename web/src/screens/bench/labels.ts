@@ -60,5 +60,3 @@ export function cutText(cuts: readonly StemCut[], s: Stem, say: Voice): string {
     })
     .join(", ");
 }
-
-export const capital = (w: string): string => w.replace(/^./, (c) => c.toUpperCase());
