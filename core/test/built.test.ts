@@ -143,14 +143,14 @@ describe("a line of words makes a drawing", () => {
     expect(before.widthM / plant.widthM).toBeGreaterThan(0.6);
     expect(before.widthM / plant.widthM).toBeLessThan(1.25);
   });
-  test.each<[string, Form | null, string, number, (b: { at: number; lengthM: number }) => number]>([
+  test.each<[string, Form | null, string, number]>([
     // Green as deep everywhere: bare to 60 cm on the longest, the short ones of the top green all along.
-    ["picea-glauca", null, "one trunk, nine tiers, green from 60 cm out", 0.6, (b) => b.lengthM],
-    ["buxus-sempervirens", "clipped", "8 stems, green to 15 cm in", 0.15, (b) => b.lengthM],
-  ])("%s %s, %s: green is as deep on a short branch as on a long one", (id, form, words, m, lengthOf) => {
+    ["picea-glauca", null, "one trunk, nine tiers, green from 60 cm out", 0.6],
+    ["buxus-sempervirens", "clipped", "8 stems, green to 15 cm in", 0.15],
+  ])("%s %s, %s: green is as deep on a short branch as on a long one", (id, form, words, m) => {
     const { stems } = drawn(id, words, { form, heightM: 3, widthM: 2.4 });
     const all = stems.flatMap((s) => s.branches);
-    const longest = Math.max(...all.map(lengthOf));
+    const longest = Math.max(...all.map((b) => b.lengthM));
     const deep = words.endsWith("in") ? m : longest - m;
     for (const b of all)
       expect(b.leafFrom! * b.lengthM).toBeCloseTo(Math.max(0, Math.min(0.9 * b.lengthM, b.lengthM - deep)), 2);
@@ -490,7 +490,7 @@ describe("a wish is answered as practice answers it (common practice, written be
     const { plant, m } = drawn(id, form === "many-stems" ? "9 stems" : "one trunk, 9 branches", { form });
     expect(taskForGoal(m, plant)).toBe(task);
   });
-  test("a wall's side shoots are a line to an arm, a pollard's rods one: all its cuts in it, between what heights said", () => {
+  test("a wall's side shoots are one line to an arm, which holds all its cuts and says from where to where", () => {
     const wall = proposed(
       "wisteria-sinensis",
       "four arms, side shoots of 60 cm",

@@ -14,7 +14,8 @@ import {
   plainBranch,
   stemsAfter,
 } from "@wren/core";
-import { goneLines, NUMBER_R, numberSpots, standLines, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
+import { NUMBER_R, numberSpots } from "../src/drawing/cutNumbers.geometry.ts";
+import { goneLines, standLines, stemsDrawn, viewOf } from "../src/drawing/stand.geometry.ts";
 
 const lilac = buildOf(CATALOGUE.byId("syringa-vulgaris")!);
 const view = viewOf({ width: 400, height: 400, foot: 20 }, 2.5, 2, 0);

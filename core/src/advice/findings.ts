@@ -7,36 +7,32 @@ import { daysBetween } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { ZONES } from "../climate/index.ts";
 import type { Days } from "../units/index.ts";
-import { isGrafted, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
+import { TASK_TABLE, type Plant } from "../model/index.ts";
 import { heightOf, seasonsEndOf } from "../garden/index.ts";
 import { inCycle } from "../phenology/index.ts";
 import { LOOKS_ONLY, refusalOf } from "../price/index.ts";
-import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
+import { windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import { buildOf, rubbingOf } from "../stems/index.ts";
 import { ailmentFindings } from "./ailments.ts";
 import { danger } from "./danger.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
 import { displayFindings, frostFindings, goodFindings, growthOutFindings, woodFindings } from "./dayPrices.ts";
+import { felledBy, keepsLeader } from "./felled.ts";
 import { inDoubtFindings } from "./inDoubt.ts";
 import { freesUpOn, isBelowGraft, isHard, isLive, stageDate, type Question } from "./question.ts";
 import { finding, NOTHING, reason, type Finding, type Reason } from "./reasons.ts";
 import { STANDING_MATTERS } from "./standing.ts";
 
-/** Cuts that take the top off a trunk, or a leader out of a conifer. */
-const TOPS: ReadonlySet<Task> = new Set(["hard-cutback", "reduce-for-wind"]);
-
 /** What the way a plant is grown forbids, or allows. */
 function byForm({ plant, taxon, task, on }: Question): readonly Finding[] {
   const name = taxon.common[0]!;
   if (isBelowGraft(plant, task)) return [finding("best", "below-graft", {}, "practice")];
-  if (isGrafted(plant) && (isHard(task) || task === "reduce-for-wind"))
-    return [finding("never", "head-not-felled", {}, "practice")];
+  const felled = felledBy(plant, taxon, task);
+  if (felled === "head-not-felled") return [finding("never", felled, {}, "practice")];
   // What broke off is cut back to sound wood, and a pollard is cut to its own knuckles.
   const broken = plant.dangers.some((d) => d.what === "broken-limb" && d.on <= on);
-  // One that comes again from bare wood is felled like any other, and only a hedge of it is cut level.
-  const conifer = taxon.group === "conifer" && (taxon.regrowthFromLeaflessWood === "no" || !taxon.outline);
-  if (TOPS.has(task) && !broken && (plant.form === "trunk" || (conifer && onTrunk(plant, taxon))))
-    return [finding("never", "topping", { taxon: name, conifer }, "practice")];
+  if (felled === "topping" && !broken)
+    return [finding("never", felled, { taxon: name, conifer: keepsLeader(taxon) }, "practice")];
   return NOTHING;
 }
 

@@ -1,9 +1,10 @@
 /** From what the gardener wants of a plant to the task it asks for, and what stands against the wish. */
 import { cutHeightFor } from "../amount/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { LIMITS, TASK_TABLE, type Form, type GoalKind, type Plant, type Task } from "../model/index.ts";
+import { LIMITS, TASK_TABLE, type GoalKind, type Plant, type Task } from "../model/index.ts";
 import { perPlant, type GardenModel, likelyTaxa } from "../garden/index.ts";
 import { isAdvisable, type Accepts } from "../price/index.ts";
+import { felledBy } from "./felled.ts";
 import { reason, type Reason } from "./reasons.ts";
 
 export interface GoalRow {
@@ -86,16 +87,10 @@ export const goalHasHeight = (g: GoalKind): boolean => GOAL_TABLE[g].height;
 
 const MOSTLY = 0.5;
 
-/** What would fell a plant that is grown so: its head or its trunk is shaped, whatever its kind usually gets. */
-const FELLS: Partial<Record<Form, readonly Task[]>> = {
-  standard: ["hard-cutback", "renovate"],
-  weeping: ["hard-cutback", "renovate"],
-  trunk: ["hard-cutback"],
-};
-
+/** A head or a trunk is shaped, whatever its kind usually gets and whatever is wished. */
 function taskForTaxon(model: GardenModel, plant: Plant, taxon: Taxon): Task {
   const task = taskForKind(model, plant, taxon);
-  return plant.form !== null && FELLS[plant.form]?.includes(task) ? "shape" : task;
+  return felledBy(plant, taxon, task) === null ? task : "shape";
 }
 function taskForKind(model: GardenModel, plant: Plant, taxon: Taxon): Task {
   const changes = model.schooling(plant, taxon).options.map((o) => o.changes);

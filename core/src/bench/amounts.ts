@@ -35,6 +35,8 @@ export interface Amounts {
   readonly removedShare: Share;
   readonly headed: number;
   readonly deadRemoved: number;
+  /** Does any dead wood go: a stem, a top, a branch, a shoot? */
+  readonly takesDead: boolean;
   /** For the price in flowers: share of shoots reached, and of their length that goes. */
   readonly reach: Share;
   readonly depth: Share;
@@ -46,6 +48,12 @@ export interface Amounts {
 }
 
 const isLive = (s: Stem): boolean => s.state !== "dead";
+/** A cut that reaches dead wood. */
+const takesDead = ({ stem, kept, branchParts, shootParts }: StemEffect): boolean =>
+  (kept < 1 && (stem.state === "dead" || stem.deadFrom !== null)) ||
+  stem.branches.some(
+    (b, i) => (b.dead && branchParts[i]! < 1) || b.shoots.some((x, j) => x.dead && shootParts[i]![j]! < 1),
+  );
 const isHealthy = (s: Stem): boolean => s.state === "live";
 
 function sizeOf(effects: readonly StemEffect[], build: Build): Size {
@@ -102,6 +110,7 @@ export function amountsOf(stems: readonly Stem[], cuts: readonly StemCut[], buil
     countShare: shareByCount(removed, live),
     removedShare: part(withStems),
     headed: effects.filter((e) => e.kept > 0 && e.kept < 1 && !e.endsCut && isLive(e.stem)).length,
+    takesDead: effects.some(takesDead),
     deadRemoved: effects.filter((e) => e.kept === 0 && e.stem.state === "dead").length,
     reach,
     depth: reach === 0 ? 0 : clampShare(part(length) / reach),

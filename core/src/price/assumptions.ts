@@ -44,14 +44,10 @@ export const PRICE_ASSUMPTIONS = {
   /** Frost at or under this scorches freshly bared leaves within so many days; the share of the face that shows it. */
   scorchC: -2,
   scorchDays: 28,
+  scorchLoss: 0.5,
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
-  scorchLoss: 0.5,
   redoWeight: 0.3,
-  /** A hedge trimmed while it sleeps is trimmed again in summer, and yet it is done. */
-  redoAsleep: 0.5,
-  /** Frost in those days is likelier than that. */
-  frostLikely: 0.25,
   /** Spent flowers may be taken off this many days after bloom where they do not stay on. */
   spentDays: 45,
   /** Part of bloom after which there is something spent. */

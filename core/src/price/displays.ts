@@ -259,9 +259,10 @@ function newWoodOn(
     out.loss[day] = taken * clampShare(1 - (c.warmthAt(x.opens) - c.warmthAt(day)) / x.whole);
     return;
   }
+  // What growth so far has used of what was stored, and goes with the cut.
+  const used = (): Share => cut.reserves * clampShare((c.warmthAt(day) - x.warmthAtWaking) / Math.max(1, x.whole));
   if (d.display.shortDays === true && day < x.opens && day < DAYS_SHORTEN + YEAR_DAYS * turnsBy(x.opens)) {
-    const spent = clampShare((c.warmthAt(day) - x.warmthAtWaking) / Math.max(1, x.whole));
-    out.loss[day] = taken * cut.reserves * spent;
+    out.loss[day] = taken * used();
     return;
   }
   const again = c.dayWithWarmth(day, x.whole * cut.again);
@@ -272,8 +273,7 @@ function newWoodOn(
   const late = Math.max(x.opens, again);
   const kept = late === x.opens ? 1 : beforeFrost(c, cut.odds, late, x.ends + late - x.opens) / x.usual;
   if (day < x.opens) {
-    const spent = clampShare((c.warmthAt(day) - x.warmthAtWaking) / Math.max(1, x.whole));
-    out.loss[day] = taken * clampShare(1 - (1 - cut.reserves * spent) * kept);
+    out.loss[day] = taken * clampShare(1 - (1 - used()) * kept);
     out.delayDays[day] = late - x.opens;
     return;
   }

@@ -7,7 +7,7 @@
 import type { Taxon } from "../catalogue/index.ts";
 import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Climate } from "../climate/index.ts";
-import { TASK_TABLE, type Task } from "../model/index.ts";
+import { LIMITS, TASK_TABLE, type Task } from "../model/index.ts";
 import { growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type DegreeDays, type Share } from "../units/index.ts";
 import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
@@ -210,8 +210,8 @@ const DONE_AGAIN: Readonly<Partial<Record<Task, Share>>> = {
 };
 
 /**
- * Extension still to come after a cut to an outline. While the plant sleeps all of it is, and yet hedges are trimmed then
- * since ever: the flush hides the cuts, and the summer's trim follows.
+ * Extension still to come after a cut to an outline. While the plant sleeps all of it is, and yet hedges have always been
+ * trimmed then (common practice): the flush hides the cuts, the summer's trim follows, and it counts as no more than may be.
  */
 function redo({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
   const out = sheet.singles();
@@ -221,7 +221,7 @@ function redo({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Ar
   // An evergreen is left alone while frost may still meet what a trim bares.
   const odds = taxon.leaf === "evergreen" ? c.frost(a.scorchC) : null;
   const asleep = (u: SeasonDay): Share =>
-    odds && odds.between(u, u + a.scorchDays) > a.frostLikely ? 1 : a.redoAsleep;
+    odds && odds.between(u, u + a.scorchDays) > LIMITS.frostRisk ? 1 : LIMITS.redo;
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       const u = t + ahead;

@@ -13,6 +13,7 @@ import {
   cm,
   deg,
   DRAWING_ASSUMPTIONS as A,
+  greened,
   leafFromOf,
   longestOf,
   plainBranch,
@@ -148,11 +149,7 @@ const WIDE: Share = 0.6;
 
 function fromBase({ sketch, body, build, evenly }: Said): Stem[] {
   const stems = clump(evenly, body, spread(evenly.length, widestDeg(body)), branchingOf(build), build.bend);
-  const longestM = longestOf(stems.flatMap((s) => s.branches));
-  return stems.map((s) => ({
-    ...s,
-    branches: s.branches.map((b) => ({ ...b, leafFrom: leafFromOf(sketch, b.lengthM, longestM) })),
-  }));
+  return greened(stems, sketch);
 }
 
 function canes(said: Said): Stem[] {
@@ -185,8 +182,8 @@ const DRAWERS: Readonly<Record<Architecture, (said: Said) => Stem[]>> = {
   tuft: fromBase,
   canes,
   layers: layered,
-  trunk: trunks,
-  tiers: tiered,
+  trunk: (said) => greened(trunks(said), said.sketch),
+  tiers: (said) => greened(tiered(said), said.sketch),
   wall: fan,
 };
 

@@ -7,8 +7,6 @@ import {
   cm,
   deg,
   DRAWING_ASSUMPTIONS as A,
-  leafFromOf,
-  longestOf,
   part,
   plainBranch,
   plainStem,
@@ -16,17 +14,7 @@ import {
   thick,
   type Said,
 } from "./plain.ts";
-import type { Sketch } from "./sketch.ts";
 import { apart, meeting } from "./rubbing.ts";
-
-/** Where the green of each branch begins, of all that are drawn. */
-function greened(stems: readonly Stem[], sketch: Sketch): Stem[] {
-  const longestM = longestOf(stems.flatMap((s) => s.branches));
-  return stems.map((s) => ({
-    ...s,
-    branches: s.branches.map((b) => ({ ...b, leafFrom: leafFromOf(sketch, b.lengthM, longestM) })),
-  }));
-}
 
 const trunkMm = (body: Body, n: number): Millimetres =>
   thick(Math.min(A.trunkMostMm, (body.heightM * A.trunkMmPerM) / Math.sqrt(n)));
@@ -53,10 +41,7 @@ function withCrossing(trunk: Stem, pairs: number, leaders: number, build: Build)
 }
 
 /** A crown on a trunk or on several: leaders rise, the other branches fill the crown out to its outline. */
-export function trunks(said: Said): Stem[] {
-  return greened(crowns(said), said.sketch);
-}
-function crowns({ sketch, body, build, evenly }: Said): Stem[] {
+export function trunks({ sketch, body, build, evenly }: Said): Stem[] {
   const n = Math.min(6, Math.max(1, sketch.mains ?? Math.max(1, evenly.length)));
   const weeping = build.outline === "weeping";
   const pollard = build.outline === "pollard";
@@ -112,10 +97,7 @@ function crowns({ sketch, body, build, evenly }: Said): Stem[] {
 const crownFrom = (body: Body): Share => (toSurface(body, 0, 60) > 0 && body.outline !== "standard" ? 0.3 : 0.54);
 
 /** A leader with tiers of branches to the outline, level below and steeper above. */
-export function tiered(said: Said): Stem[] {
-  return greened(withTiers(said), said.sketch);
-}
-function withTiers({ sketch, body }: Said): Stem[] {
+export function tiered({ sketch, body }: Said): Stem[] {
   const n = Math.min(4, Math.max(1, sketch.mains ?? 1));
   const each = Math.max(1, Math.min(20, sketch.tiers ?? Math.max(A.leastTiers, Math.round(body.heightM / A.tierM))));
   const leaders = Math.max(1, Math.min(4, sketch.leaders ?? 1));

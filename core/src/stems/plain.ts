@@ -124,3 +124,12 @@ export function leafFromOf({ greenM, deepM }: Sketch, lengthM: Metres, longestM:
 }
 export const longestOf = (all: readonly { readonly lengthM: Metres }[]): Metres =>
   Math.max(0, ...all.map((b) => b.lengthM));
+
+/** Where the green of each branch begins, of all that are drawn. */
+export function greened(stems: readonly Stem[], sketch: Sketch): Stem[] {
+  const longestM = longestOf(stems.flatMap((s) => s.branches));
+  return stems.map((s) => ({
+    ...s,
+    branches: s.branches.map((b) => ({ ...b, leafFrom: leafFromOf(sketch, b.lengthM, longestM) })),
+  }));
+}

@@ -29,39 +29,30 @@ let tell: () => void = () => undefined;
 const answers = new Promise<void>((resolve) => {
   tell = resolve;
 });
+const answersPainted = (): Promise<void> =>
+  nextPaint().then(() => {
+    answered = true;
+    tell();
+  });
 /** A screen without answers tells nothing: then this long is waited. */
 const UNANSWERED_MS = 2000;
 /** Resolves once the first answers have been painted: a frame without any may come before them. */
 export const afterAnswers = (): Promise<void> =>
   answered ? Promise.resolve() : Promise.race([answers, new Promise<void>((r) => setTimeout(r, UNANSWERED_MS))]);
 
+/** False until it has come about, and drawn again then. */
+function useOnce(cameAbout: boolean, come: () => Promise<void>): boolean {
+  const [now, setNow] = useState(cameAbout);
+  useEffect(() => {
+    if (now) return;
+    let live = true;
+    void come().then(() => live && setNow(true));
+    return () => {
+      live = false;
+    };
+  }, [now, come]);
+  return now;
+}
+export const usePainted = (): boolean => useOnce(painted, afterPaint);
 /** Have the answers that this screen draws first been painted? The others join them then. */
-export function useAnswersPainted(): boolean {
-  const [now, setNow] = useState(answered);
-  useEffect(() => {
-    if (now) return;
-    let live = true;
-    void nextPaint().then(() => {
-      answered = true;
-      tell();
-      if (live) setNow(true);
-    });
-    return () => {
-      live = false;
-    };
-  }, [now]);
-  return now;
-}
-
-export function usePainted(): boolean {
-  const [now, setNow] = useState(painted);
-  useEffect(() => {
-    if (now) return;
-    let live = true;
-    void afterPaint().then(() => live && setNow(true));
-    return () => {
-      live = false;
-    };
-  }, [now]);
-  return now;
-}
+export const useAnswersPainted = (): boolean => useOnce(answered, answersPainted);

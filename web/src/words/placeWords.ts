@@ -12,6 +12,7 @@ import {
 } from "@wren/core";
 import { temperatureText } from "../forms/temperature.ts";
 import { dateText, monthText } from "./dates.ts";
+import { capital } from "./capital.ts";
 
 const FACT_WORDS: Readonly<Record<FactKind | "place", string>> = {
   zone: "the hardiness zone",
@@ -26,7 +27,7 @@ const FACT_WORDS: Readonly<Record<FactKind | "place", string>> = {
 /** // => "The hardiness zone and the last frost do not go together: which is right?" */
 export const oddText = ({ one, other }: Contradiction): string => {
   const [a, b] = [FACT_WORDS[one], FACT_WORDS[other]];
-  return `${a.replace(/^./, (x) => x.toUpperCase())} and ${b} do not go together: which is right? Both are kept, and the climate lies between them.`;
+  return `${capital(a)} and ${b} do not go together: which is right? Both are kept, and the climate lies between them.`;
 };
 
 /** About how many days the clock may be off: half of its 80 % range. */

@@ -1,7 +1,6 @@
 /** What the main axes of a drawing are called, at the bench and at the plant: Stem 1, Arm 2, Trunk 1. */
 import { ARCHITECTURE_TABLE, type Build, type Stem } from "@wren/core";
-
-export const capital = (w: string): string => w.replace(/^./, (c) => c.toUpperCase());
+import { capital } from "./capital.ts";
 
 /** Names by id, in the order in which they are drawn. */
 export function namesOf(

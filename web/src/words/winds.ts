@@ -1,4 +1,6 @@
 /** The eight winds: which way a bed, a face or a hedge looks. */
+import { capital } from "./capital.ts";
+
 const COMPASS = ["north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"] as const;
 /** Degrees from one of the eight to the next. */
 const STEP_DEG = 360 / COMPASS.length;
@@ -13,5 +15,5 @@ export const windDeg = (deg: number): number => nearest(deg) * STEP_DEG;
 /** The eight with their degrees, for a choice. */
 export const WINDS_ROUND: readonly (readonly [deg: string, name: string])[] = COMPASS.map((name, i) => [
   String(i * STEP_DEG),
-  name.replace(/^./, (c) => c.toUpperCase()),
+  capital(name),
 ]);

@@ -14,6 +14,7 @@ import {
   type Stem,
 } from "@wren/core";
 import { memo, useMemo, useRef, useState, type PointerEvent } from "react";
+import { NUMBER_R, numberSpots } from "../../drawing/cutNumbers.geometry.ts";
 import {
   depthOf,
   flowerLine,
@@ -24,8 +25,6 @@ import {
   linesSeen,
   scaleMarks,
   nearestPart,
-  NUMBER_R,
-  numberSpots,
   onSheet,
   shootPath,
   standLines,

@@ -25,7 +25,7 @@ import { useVoice } from "../../state/voice.ts";
 import { Table } from "../../ui/Table.tsx";
 import { VerdictMark } from "../../ui/VerdictMark.tsx";
 import { Why, type Explanation } from "../../ui/Why.tsx";
-import { capital } from "../../words/stems.ts";
+import { capital } from "../../words/capital.ts";
 import { HORIZON_LABELS } from "./labels.ts";
 
 function explainShare(t: TryResult, say: Voice): Explanation {
@@ -51,9 +51,9 @@ function explainFollows(): Explanation {
 }
 
 const verdictLine = (t: TryResult, say: Voice, nameOf: (id: string) => string): string => {
-  if (t.accepted && t.cuts.length === 0) return "Nothing is cut yet.";
-  if (t.accepted && t.cuts.every((c) => c.cut === "dead-heads"))
-    return "Only spent heads go, and nothing that grows: it can be planned.";
+  const heads = t.cuts.some((c) => c.cut === "dead-heads");
+  if (t.accepted && t.share === 0 && !t.takesDead)
+    return heads ? "Only spent heads go, and nothing that grows: it can be planned." : "Nothing is cut yet.";
   if (t.accepted && t.advice.verdict === "no-need")
     return `${reasonText(t.advice.reasons[0]!, say)} It can be planned all the same.`;
   if (t.accepted && t.share === 0) return "Only dead wood goes, and that may go on any day: it can be planned.";

@@ -123,17 +123,18 @@ interface LinesProps {
   readonly entries: readonly Entry[];
   /** What was looked for stands in the same lines from letter to letter, however few are found. */
   readonly searched: boolean;
+  /** While letters are typed only what can be seen is laid out. */
+  readonly typing: boolean;
   readonly onEdit: (e: Entry) => void;
 }
-const Lines = memo(function Lines({ entries, searched, onEdit }: LinesProps) {
+const Lines = memo(function Lines({ entries, searched, typing, onEdit }: LinesProps) {
   const list = useRef<HTMLOListElement>(null);
   const [top, setTop] = useState(0);
   useLayoutEffect(() => {
     if (list.current) setTop(list.current.getBoundingClientRect().top + window.scrollY);
   }, []);
   const long = searched || entries.length > WHOLE;
-  // Ten thousand places are laid out when the typing lets it; until then only those that can be seen.
-  const laidOut = useDeferredValue(entries) === entries ? entries.length : Math.min(entries.length, SEEN);
+  const laidOut = typing ? Math.min(entries.length, SEEN) : entries.length;
   const virtual = useWindowVirtualizer({
     count: long ? laidOut : 0,
     estimateSize: linePx,
@@ -220,6 +221,8 @@ interface FoundProps {
 const Found = memo(function Found({ text, plant, kinds }: FoundProps) {
   const { garden } = useGarden();
   const [edited, setEdited] = useState<Entry | null>(null);
+  // A row that is changed changes no letter: far down the list nothing may shrink under the eye.
+  const typing = useDeferredValue(text) !== text;
   const all = entriesOf(garden);
   const found = useMemo(() => sieved(all, { text, plantId: plant?.id ?? null, kinds }), [all, text, plant, kinds]);
   const others = useMemo(() => elsewhere(garden, text), [garden, text]);
@@ -246,7 +249,7 @@ const Found = memo(function Found({ text, plant, kinds }: FoundProps) {
             : "Nothing holds all these words."
           : `${found.length} ${found.length === 1 ? "entry" : "entries"}`}
       </p>
-      <Lines entries={found} searched={text.trim() !== ""} onEdit={setEdited} />
+      <Lines entries={found} searched={text.trim() !== ""} typing={typing} onEdit={setEdited} />
       {edited?.kind === "seen" && (
         <WriteDown plantId={edited.plantId} was={edited.row} onClose={() => setEdited(null)} />
       )}

@@ -1,0 +1,20 @@
+/** Cuts that would fell a plant as it is grown: asked by the answer, and by the wish before it offers a task. */
+import type { Taxon } from "../catalogue/index.ts";
+import { onTrunk } from "../jobsite/index.ts";
+import { isGrafted, type Plant, type Task } from "../model/index.ts";
+
+/** Cuts that take a grafted head. */
+const HEADS: ReadonlySet<Task> = new Set(["hard-cutback", "renovate", "reduce-for-wind"]);
+/** Cuts that take the top off a trunk, or a leader out of a conifer. */
+const TOPS: ReadonlySet<Task> = new Set(["hard-cutback", "reduce-for-wind"]);
+
+/** A conifer keeps its leader, also where it would come again from bare wood, unless hedges are made of its kind. */
+export const keepsLeader = (t: Taxon): boolean =>
+  t.group === "conifer" && (t.regrowthFromLeaflessWood === "no" || !t.outline);
+
+/** Why a task may not be done to a plant that is grown so; null: its form allows it. Common practice. */
+export function felledBy(plant: Plant, taxon: Taxon, task: Task): "head-not-felled" | "topping" | null {
+  if (isGrafted(plant) && HEADS.has(task)) return "head-not-felled";
+  const led = plant.form === "trunk" || (keepsLeader(taxon) && onTrunk(plant, taxon));
+  return TOPS.has(task) && led ? "topping" : null;
+}
