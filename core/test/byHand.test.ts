@@ -62,7 +62,8 @@ test("the harm of a day is everything the screen names, weighted and added", () 
               (d.loss[t]! + d.nextLoss[t]! + Math.min(a.delayWeightMost, d.delayDays[t]! * a.delayWeightPerDay)),
           0,
         );
-        const rest = p.reserves[t]! + p.frostRisk[t]! + p.regrowthRisk[t]! + a.redoWeight * p.redo[t]!;
+        const rest =
+          p.reserves[t]! + p.standsOpen[t]! + p.frostRisk[t]! + p.regrowthRisk[t]! + a.redoWeight * p.redo[t]!;
         expect(p.harm[t]!).toBeCloseTo(flowers + rest, 4);
       }
     }

@@ -14,6 +14,8 @@ const AILMENT_DAYS = {
   /** In a vine it runs from when the soil warms, some weeks before its buds break. */
   vineSapBefore: 35,
   sapAfter: 20,
+  /** An evergreen laurel is rarely taken: from so long before it wakes its wounds close in time. */
+  laurelBefore: 20,
   /** Its spores fly from September on, in the hemisphere's own year. */
   silverLeafFrom: 243,
 } as const satisfies Record<string, Days>;
@@ -33,7 +35,7 @@ function sapRuns({ kind, taxon }: Question): OnDay {
   };
 }
 /** While spores of silver leaf fly and wounds stay wet; never where winters are hard. */
-function sporesFly({ kind, model }: Question): OnDay {
+function sporesFly({ kind, taxon, model }: Question): OnDay {
   const { climate } = model;
   const coldest = Math.max(0, Math.round(climate.coldestDay));
   if ((climate.tminC[coldest]! + climate.tmaxC[coldest]!) / 2 < WET_WINTER_C) return () => false;
@@ -41,9 +43,12 @@ function sporesFly({ kind, model }: Question): OnDay {
   const from = Math.max(year.stops.day, AILMENT_DAYS.silverLeafFrom);
   return (day) => {
     const u = inCycle(year, day);
-    return u >= from || u < year.wakes.day + AILMENT_DAYS.sapAfter;
+    return (u >= from && u < year.wakes.day + YEAR_DAYS + closeAfter(taxon)) || u < year.wakes.day + closeAfter(taxon);
   };
 }
+/** Days after waking from which spores find no way in. */
+const closeAfter = ({ leaf }: Taxon): Days =>
+  leaf === "evergreen" ? -AILMENT_DAYS.laurelBefore : AILMENT_DAYS.sapAfter;
 
 /** Does a cut of the task wait for an ailment on a day? null: it never does. */
 export function ailingDays(q: Question): OnDay | null {
@@ -53,16 +58,16 @@ export function ailingDays(q: Question): OnDay | null {
   return ailments.includes("bleeds") && RUNS_FOR_WEEKS.has(habit) ? sapRuns(q) : null;
 }
 
-/** The next day on which its leaves are out: sap stands still, and wounds dry. */
-function leavesOut(q: Question): PlainDate {
+/** The next day on which sap stands still, or wounds close: so many days after waking. */
+function closesOn(q: Question, after: Days): PlainDate {
   const { year } = q.kind;
-  const out = year.wakes.day + AILMENT_DAYS.sapAfter;
+  const out = year.wakes.day + after;
   return stageDate(q, out + (inCycle(year, q.day) >= out ? YEAR_DAYS : 0));
 }
 
 function bleeding(q: Question): readonly Finding[] {
   if (!sapRuns(q)(q.day)) return NOTHING;
-  const until = leavesOut(q);
+  const until = closesOn(q, AILMENT_DAYS.sapAfter);
   const waits = RUNS_FOR_WEEKS.has(q.taxon.habit);
   return [finding(waits ? "wait" : "fine", "bleeds", { until }, "practice", waits ? { by: "day", on: until } : null)];
 }
@@ -71,7 +76,7 @@ const RUNS_FOR_WEEKS: ReadonlySet<Taxon["habit"]> = new Set(["climber"]);
 
 function silverLeaf(q: Question): readonly Finding[] {
   if (!sporesFly(q)(q.day)) return NOTHING;
-  const until = leavesOut(q);
+  const until = closesOn(q, closeAfter(q.taxon));
   return [finding("wait", "silver-leaf", { until }, "practice", { by: "day", on: until })];
 }
 

@@ -1,8 +1,9 @@
 /** What the prices of the day say: frost, wood that does not break, work done twice, flowers; and what makes a day good. */
 import { seasonDate, turnsBy, YEAR_DAYS } from "../calendar/index.ts";
+import type { Taxon } from "../catalogue/index.ts";
 import { LIMITS, TASK_TABLE, type Verdict } from "../model/index.ts";
 import { inCycle, type DisplayYear } from "../phenology/index.ts";
-import { overLimit, shootsHard, type LimitName } from "../price/index.ts";
+import { deadheaded, overLimit, shootsHard, type LimitName } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { goalLabel } from "./goals.ts";
 import { isHard, isLive, nextWaking, stageDate, type Question } from "./question.ts";
@@ -132,6 +133,12 @@ const LONGEST_GAP_DAYS = 300;
 const lossOf = (q: Question, display: string): Share =>
   q.kind.prices.displays.find((d) => d.name === display)?.loss[q.day] ?? 0;
 
+function nothingSpent(t: Taxon): Finding {
+  if (deadheaded(t)) return finding("no-need", "nothing-spent", {}, "practice");
+  const fruit = t.displays.find((d) => d.fruit === true)?.name ?? null;
+  return finding("no-need", "not-deadheaded", { fruit }, "practice");
+}
+
 /** Why a good day is good, in the words of what makes it so. */
 export function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
@@ -139,9 +146,7 @@ export function goodFindings(q: Question): readonly Finding[] {
   if (q.task === "dead-only")
     return prices.untold[q.day]! > 0 ? NOTHING : [finding("best", "dead-any-day", {}, "practice")];
   if (q.task === "deadhead")
-    return prices.spent[q.day]
-      ? [finding("best", "spent-flowers", {}, "practice")]
-      : [finding("no-need", "nothing-spent", {}, "practice")];
+    return prices.spent[q.day] ? [finding("best", "spent-flowers", {}, "practice")] : [nothingSpent(q.taxon)];
   if (!isLive(q.task)) return NOTHING;
   const verdict = q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine";
   const out: Finding[] = [];
@@ -177,7 +182,17 @@ export function goodFindings(q: Question): readonly Finding[] {
     out.push(finding(verdict, "after-bloom", { display: fresh.display.name }, q.taxon.sources[0]!));
   if (prices.reserves[q.day]! > 0.05) {
     const waits = free && over(q, "frost") === null ? over(q, "reserves") : null;
-    if (waits !== null || isHard(q.task)) out.push(finding(waits ?? "fine", "in-full-leaf", {}, "practice"));
+    if (waits !== null || isHard(q.task))
+      out.push(
+        finding(
+          waits ?? "fine",
+          "in-full-leaf",
+          { evergreen: q.taxon.leaf === "evergreen" || q.taxon.inLeafCost === 0 },
+          "practice",
+        ),
+      );
   }
+  if (prices.standsOpen[q.day]! > LIMITS.bestMargin)
+    out.push(finding("fine", "stands-open", { wakes: nextWaking(q) }, "practice"));
   return out;
 }

@@ -36,12 +36,22 @@ function byForm({ plant, taxon, task, on }: Question): readonly Finding[] {
   return NOTHING;
 }
 
+/** Shears make a shell of twigs of what is grown for its own shape; low mounds, climbers and outlines bear them. */
+const standsFree = (t: Taxon): boolean =>
+  !t.outline &&
+  t.routineTask !== "shear" &&
+  t.group !== "subshrub" &&
+  t.leaf !== "herbaceous" &&
+  !BEARS_SHEARS.has(t.habit);
+const BEARS_SHEARS: ReadonlySet<Taxon["habit"]> = new Set(["mound", "tuft", "climber"]);
+
 function wrongForKind({ plant, taxon, task }: Question): readonly Finding[] {
   const name = taxon.common[0]!;
   if (isBelowGraft(plant, task)) return NOTHING;
   const refused = refusalOf(taxon, task);
   if (refused) return [finding("never", refused, { taxon: name }, taxon.sources[0]!)];
   if (taxon.never[task] === LOOKS_ONLY) return [finding("fine", LOOKS_ONLY, { taxon: name }, taxon.sources[0]!)];
+  if (task === "shear" && standsFree(taxon)) return [finding("fine", "natural-shape", { taxon: name }, "practice")];
   if (isHard(task) && taxon.regrowthFromLeaflessWood === "no")
     return [finding("never", "old-wood-stays-bare", { taxon: name }, taxon.sources[0]!)];
   if (isHard(task) && !taxon.regimes.some((r) => r === "cutback" || r === "renewal"))

@@ -1,6 +1,6 @@
 /** When it is not the day: what else may be done today and what each costs in flowers and minutes; and which season costs least. */
 import { seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
-import { TASKS, VERDICT_TABLE, VERDICTS, type Plant, type Task, type Verdict } from "../model/index.ts";
+import { LIMITS, TASKS, VERDICT_TABLE, VERDICTS, type Plant, type Task, type Verdict } from "../model/index.ts";
 import type { Share } from "../units/index.ts";
 import { minutesFor, type WorkMinutes } from "../jobsite/index.ts";
 import { type GardenModel, likelyTaxa } from "../garden/index.ts";
@@ -86,13 +86,14 @@ export interface Cheapest {
   readonly bloomLoss: Share;
   readonly frostRisk: Share;
 }
-/** The day of the year to come on which a task costs a plant least, whatever its account says. */
+/** The first day of the year to come on which a task costs a plant least, or hardly more, whatever its account says. */
 export function cheapestDay(model: GardenModel, plant: Plant, on: PlainDate, task: Task): Cheapest {
   const p = model.season(on);
   const { usual } = ask(model, plant, on, task);
+  const { harm } = usual.prices;
+  const good = harm.reduce((a, b) => Math.min(a, b)) + LIMITS.bestMargin;
   let best = p.seasonDay;
-  for (let d = best; d < p.seasonDay + YEAR_DAYS; d++)
-    if (usual.prices.harm[yearDay(d)]! < usual.prices.harm[yearDay(best)]! - 1e-6) best = d;
+  while (harm[yearDay(best)]! > good) best++;
   return {
     on: seasonDate(p.seasonYear, best, model.climate.hemisphere),
     bloomLoss: usual.prices.worstLoss[yearDay(best)]!,

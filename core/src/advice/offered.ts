@@ -3,7 +3,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { GardenModel } from "../garden/index.ts";
 import { isGrafted, VERDICT_TABLE, type Plant, type Task } from "../model/index.ts";
-import { isAdvisable, tasksFor } from "../price/index.ts";
+import { deadheaded, isAdvisable, tasksFor } from "../price/index.ts";
 import { onTrunk, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import { verdictFor } from "./advise.ts";
 import { taskForGoal } from "./goals.ts";
@@ -26,7 +26,10 @@ const SUITS: readonly (readonly [Task, (g: Ground) => boolean])[] = [
   ["hard-cutback", ({ taxon }) => taxon.regimes.includes("cutback")],
   ["shape", ({ taxon }) => taxon.leaf !== "herbaceous"],
   ["thin", ({ taxon }) => taxon.leaf !== "herbaceous" && !taxon.outline],
-  ["deadhead", ({ taxon }) => taxon.displays.some((d) => d.weight >= 0.5 && d.spent !== "not-done")],
+  [
+    "deadhead",
+    ({ taxon }) => deadheaded(taxon) && taxon.displays.some((d) => d.weight >= 0.5 && d.spent !== "not-done"),
+  ],
   ["dead-only", () => true],
   ["renovate", ({ taxon, plant }) => taxon.regimes.includes("renewal") && !onTrunk(plant, taxon)],
   [

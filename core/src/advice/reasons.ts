@@ -27,9 +27,11 @@ export interface ReasonValues {
   "silver-leaf": { until: string };
   "fire-blight": object;
   "large-leaved": { taxon: string };
+  "natural-shape": { taxon: string };
   "old-wood-stays-bare": { taxon: string };
   "bare-wood-stays-bare": { taxon: string };
   "needles-cut-brown": { taxon: string };
+  "stem-by-stem": { taxon: string };
   "grass-all-or-nothing": { taxon: string };
   "no-such-regime": { taxon: string; task: string };
   "no-candles": { taxon: string };
@@ -87,11 +89,13 @@ export interface ReasonValues {
   "costs-next-display": { display: string; loss: number };
   "delays-display": { display: string; days: number };
   "small-loss": { display: string; loss: number };
-  "in-full-leaf": object;
+  "in-full-leaf": { evergreen: boolean };
+  "stands-open": { wakes: PlainDate };
   "goal-leave": object;
   "well-formed": { on: string; stems: number };
   "goal-met": { heightM: number; endM: number; wantedM: number };
   "nothing-spent": object;
+  "not-deadheaded": { fruit: string | null };
   "spent-flowers": object;
   "dead-any-day": object;
   "buds-not-begun": { display: string };

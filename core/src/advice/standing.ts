@@ -161,8 +161,8 @@ function waitsForGrowthToShow(q: Question): readonly Finding[] {
 /** Past midwinter there is nothing left to shelter and the birds have had the seed. */
 function waitsForMidwinter(q: Question): readonly Finding[] {
   const { climate } = q.model;
-  const { dormant } = q.kind.year;
-  const before = inCycle(q.kind.year, q.day) >= dormant.day && q.day > climate.warmestDay;
+  const { stops } = q.kind.year;
+  const before = inCycle(q.kind.year, q.day) >= stops.day && q.day > climate.warmestDay;
   if (!isHard(q.task) || !hardCutWaitsFor(q, "midwinter") || !before) return NOTHING;
   const p = q.model.season(q.on);
   const until = seasonDate(p.seasonYear + 1, Math.max(0, climate.coldestDay), climate.hemisphere);

@@ -68,6 +68,8 @@ export const DisplaySchema = z.strictObject({
   shortDays: z.boolean().optional(),
   /** Its buds stand on spurs near the frame: shortening the long shoots takes none. */
   onSpurs: z.boolean().optional(),
+  /** Berries, hips, seed heads: they follow the flowers, and spent flowers stay for them. */
+  fruit: z.boolean().optional(),
   /** How long spent flowers may still be taken off: some weeks, until growth starts, or it is not done. */
   spent: z.enum(["weeks", "until-growth", "not-done"]),
 });
@@ -99,6 +101,7 @@ export const NEVER_REASONS = [
   "old-wood-stays-bare",
   "bare-wood-stays-bare",
   "needles-cut-brown",
+  "stem-by-stem",
   "grass-all-or-nothing",
 ] as const;
 

@@ -127,6 +127,14 @@ export const SCHOOLS: readonly School[] = [
         changes: { hardCutWaitsFor: "growth", keepsHeads: true },
       },
       {
+        id: "late-winter",
+        label: "Hard, as winter ends",
+        suits: "places where the stems live through most winters",
+        cost: "a late frost may nip what it wakes",
+        source: "rhs",
+        changes: {},
+      },
+      {
         id: "autumn-stubs",
         label: "Stubs of 15–45 cm in autumn",
         suits: "mild places and tidy gardens",
@@ -145,10 +153,12 @@ export const SCHOOLS: readonly School[] = [
     ],
     reach: { ids: ["buddleja-davidii"] },
     defaultFor: [
-      { warmerThanC: -7, option: "grow-on" },
+      { warmerThanC: -4, option: "grow-on" },
+      { warmerThanC: -16, option: "late-winter" },
       { warmerThanC: -100, option: "growth-shows" },
     ],
-    because: "where winters kill the tops the base must show what lived; where they do not, live stems need not go",
+    because:
+      "where winters kill the tops the base must show what lived; where stems live, it is cut hard as winter ends; where it never sleeps, live stems need not go",
   },
   {
     id: "repeat-rose",

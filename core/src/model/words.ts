@@ -72,8 +72,9 @@ export const TASK_TABLE: Readonly<Record<Task, TaskRow>> = {
   "reduce-for-wind": row("Reduce for wind", ["heading"], "upkeep", [1, 0.5, 0.4, 0.7], WAKES),
   shear: row("Shear", ["shearing"], "upkeep", [1, 0.2, 0.2, 0.2], WAKES),
   candle: row("Shorten candles", ["heading"], "upkeep", [1, 0.1, 0.1, 0], WAKES),
-  lift: row("Lift the skirt", ["thinning", "removal-at-base"], "upkeep", [0.1, 1, 0.1, 0], QUIET),
-  "thin-suckers": row("Thin suckers", ["removal-at-base"], "upkeep", [0.1, 1, 0.1, 0], QUIET),
+  // The lowest branches stand in the shade of the others, and suckers are young: they carry few of its flowers.
+  lift: row("Lift the skirt", ["thinning", "removal-at-base"], "upkeep", [0.08, 1, 0.1, 0], QUIET),
+  "thin-suckers": row("Thin suckers", ["removal-at-base"], "upkeep", [0.05, 1, 0.1, 0], QUIET),
   leave: row("Leave it", ["none"], "upkeep", [0, 0, 0, 0], STILL),
 };
 

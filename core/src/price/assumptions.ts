@@ -10,11 +10,15 @@ export const PRICE_ASSUMPTIONS = {
   youngStemsFlowerless: 0.9,
   /** Days from a cut to new shoots, and least days until these are hard. */
   sproutDays: 10,
+  /** Bare evergreen wood breaks from buds that nobody sees: so many days more until it shoots. */
+  latentBudDays: 20,
   hardenDaysLeast: 42,
   /** Warmth new shoots need to harden, when the flush's own figure is not smaller, °C·day. */
   hardenDegreeDays: 300,
   /** A plant counts as just waking for so long. */
   justWakingDays: 20,
+  /** So long after that it stands in full leaf. */
+  fullLeafDays: 40,
   /** Days of cold-season warmth after which an easily woken plant answers a cut. */
   wakeDays: 7,
   /** Loss that a display's buds suffer when their shelter of old heads is gone. */
@@ -45,8 +49,18 @@ export const PRICE_ASSUMPTIONS = {
   scorchC: -2,
   scorchDays: 28,
   scorchLoss: 0.5,
+  /** Frost at or under this browns what a hard cut bares of an evergreen, °C. */
+  bitesC: -10,
+  /** From so long after waking a hard cut of an evergreen throws its spring flush away; what that costs. */
+  flushMadeDays: 45,
+  flushThrownAway: 0.12,
+  /** A hard cut that stands open longer than so many days before growth answers it dries back, by so much at most. */
+  standsOpenDays: 75,
+  standsOpenMost: 0.12,
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
+  /** So long after the warmest day a cut is late for the year; after that it is early for the next. */
+  lateDays: 135,
   redoWeight: 0.3,
   /** Spent flowers may be taken off this many days after bloom where they do not stay on. */
   spentDays: 45,

@@ -7,6 +7,7 @@ import type { DisplayPrices } from "./displays.ts";
 interface Parts {
   readonly displays: readonly DisplayPrices[];
   readonly reserves: ArrayLike<number>;
+  readonly standsOpen: ArrayLike<number>;
   readonly untold: ArrayLike<number>;
   readonly frostRisk: ArrayLike<number>;
   readonly regrowthRisk: ArrayLike<number>;
@@ -16,9 +17,15 @@ interface Parts {
 /** The harm of every day of a year, written into an array of its days. */
 export function harmOf(p: Parts, harm: Float32Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
-  const { reserves, frostRisk, regrowthRisk, redo, untold: notTold } = p;
+  const { reserves, standsOpen, frostRisk, regrowthRisk, redo, untold: notTold } = p;
   for (let t = 0; t < YEAR_DAYS; t++)
-    harm[t] = reserves[t]! + frostRisk[t]! + regrowthRisk[t]! + a.redoWeight * redo[t]! + a.untoldWeight * notTold[t]!;
+    harm[t] =
+      reserves[t]! +
+      standsOpen[t]! +
+      frostRisk[t]! +
+      regrowthRisk[t]! +
+      a.redoWeight * redo[t]! +
+      a.untoldWeight * notTold[t]!;
   for (const { weight, loss, nextLoss, delayDays, accepted } of p.displays) {
     if (accepted) continue;
     for (let t = 0; t < YEAR_DAYS; t++) {
@@ -30,7 +37,7 @@ export function harmOf(p: Parts, harm: Float32Array): Float32Array {
 }
 
 /** What the harm of a day is made of. */
-export type HarmPart = "flowers" | "frost" | "regrowth" | "again" | "reserves" | "untold";
+export type HarmPart = "flowers" | "frost" | "regrowth" | "again" | "reserves" | "standsOpen" | "untold";
 /** The harm of a day by its parts, in units of a year's flowers; their sum is `harm[day]`. */
 export function harmPartsOn(p: Parts, day: SeasonDay): Readonly<Record<HarmPart, number>> {
   const a = PRICE_ASSUMPTIONS;
@@ -46,6 +53,7 @@ export function harmPartsOn(p: Parts, day: SeasonDay): Readonly<Record<HarmPart,
     regrowth: p.regrowthRisk[day]!,
     again: a.redoWeight * p.redo[day]!,
     reserves: p.reserves[day]!,
+    standsOpen: p.standsOpen[day]!,
     untold: a.untoldWeight * p.untold[day]!,
   };
 }

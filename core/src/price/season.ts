@@ -21,6 +21,7 @@ import {
   type PricedCut,
 } from "./displays.ts";
 import { Sheet } from "./sheet.ts";
+import { deadheaded } from "./tasks.ts";
 
 /** Days of the year that stand in one cycle of the plant: on day t it is day t + ahead of the cycle that began with waking. */
 interface CycleRun {
@@ -70,6 +71,11 @@ function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
   return Math.min(u + 200, Math.max(u + PRICE_ASSUMPTIONS.hardenDaysLeast, c.dayWithWarmth(u, harden)));
 }
 
+/** How far a task cuts into the bare wood of an evergreen, whose answer is slow to come and bared to the frost. */
+const intoBareEvergreen = (t: Taxon, task: Task): Share =>
+  t.leaf === "evergreen" && t.group !== "subshrub" ? (INTO_WOOD[task] ?? 0) : 0;
+const INTO_WOOD: Readonly<Partial<Record<Task, Share>>> = { "hard-cutback": 1, renovate: 0.6 };
+
 /** Between the end of growth and dormancy ever fewer cuts are answered. */
 function answered(y: PlantYear, u: SeasonDay): Share {
   if (u <= y.stops.day) return 1;
@@ -91,6 +97,7 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
   const flushWarmth = c.warmthAt(y.hardens.day) - c.warmthAt(y.wakes.day);
   const harden = Math.min(a.hardenDegreeDays, Math.max(60, flushWarmth));
   const grownFrom = y.seen?.growthFrom ?? Infinity;
+  const latent = Math.round(a.latentBudDays * intoBareEvergreen(taxon, plan.task));
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       if (asked[t] === 0) continue;
@@ -103,15 +110,19 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
       const midsummer = c.warmestDay + YEAR_DAYS * turnsBy(u - c.coldestDay);
       const isOut = u >= grownFrom && u < y.hardens.day;
       const ownDoing = !wakesWhenCut ? midsummer : isOut ? y.hardens.day : -Infinity;
-      const grows = Math.max(u + a.sproutDays, ownDoing);
-      const hard = hardBy(c, harden, u);
+      const grows = Math.max(u + latent + a.sproutDays, ownDoing);
+      const hard = hardBy(c, harden, u + latent);
       const answers = answered(y, u);
       const answer = hard > grows ? odds.between(grows, hard) * answers : 0;
       // What does not answer any more sleeps on, and wakes at the next warm spell if it is of that kind.
       const chance = wakesWhenCut && answers < 1 ? answer + (1 - answers) * odds.untilWarmest(u + a.wakeDays) : answer;
       out[t] = chance;
       const last = u + LEAP_DAYS;
-      if (chance < LEAST_CHANCE && last < y.dormant.day && odds.between(grows, hardBy(c, harden, last)) < LEAST_CHANCE)
+      if (
+        chance < LEAST_CHANCE &&
+        last < y.dormant.day &&
+        odds.between(grows, hardBy(c, harden, last + latent)) < LEAST_CHANCE
+      )
         t += LEAP_DAYS;
     }
   return out;
@@ -138,13 +149,16 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
 }
 
 /**
- * Chance that frost scorches the inner leaves a trim has just bared: evergreens are not clipped in the frost's weeks.
+ * Chance that frost scorches the inner leaves a trim has just bared: evergreens are not clipped in the frost's weeks,
+ * nor cut hard in those of hard frost.
  */
 function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  if (!clippedOver(taxon) || taxon.leaf !== "evergreen" || !BARES_LEAVES.has(plan.task)) return out;
-  const odds = c.frost(a.scorchC);
+  const hard = intoBareEvergreen(taxon, plan.task);
+  const trim = clippedOver(taxon) && taxon.leaf === "evergreen" && BARES_LEAVES.has(plan.task);
+  if (hard === 0 && !trim) return out;
+  const odds = c.frost(hard > 0 ? a.bitesC : a.scorchC);
   const small = taxon.group === "subshrub";
   const winterEnds = c.warmestDay + YEAR_DAYS / 2 + a.winterEndsDays;
   for (const { from, to, ahead } of runs)
@@ -152,8 +166,9 @@ function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked:
       const u = t + ahead;
       // Heaths, heathers and grey leaves are small and hard: sheared as winter ends they come to no harm.
       const late = u > y.hardens.day && (!small || u < winterEnds);
-      const early = !small && u < y.wakes.day + a.justWakingDays;
-      if (asked[t] === 1 && (late || early)) out[t] = a.scorchLoss * odds.between(u, u + a.scorchDays);
+      const early = !small && u < y.wakes.day + (hard > 0 ? 0 : a.justWakingDays);
+      if (asked[t] === 1 && (late || early))
+        out[t] = a.scorchLoss * (hard > 0 ? hard * odds.untilWarmest(u) : odds.between(u, u + a.scorchDays));
     }
   return out;
 }
@@ -230,19 +245,43 @@ function redo({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Ar
   return out;
 }
 
-/** What a cut costs in full leaf, past the first weeks of waking, when a hard cut is still answered from the roots. */
+/**
+ * What a cut costs in full leaf, past the first weeks of waking, when a hard cut is still answered from the roots. An
+ * evergreen keeps no less in its wood for it, but the flush it has made goes, and what answers has less of the season.
+ */
 function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   const row = TASK_TABLE[plan.task];
-  const first = y.wakes.day + Math.max(a.justWakingDays, deadTopsDays(taxon, plan.task));
-  const whole = taxon.inLeafCost * row.exposure ** 3;
+  const keepsLeaves = taxon.inLeafCost === 0 ? (INTO_WOOD[plan.task] ?? 0) : intoBareEvergreen(taxon, plan.task);
+  const soonest = keepsLeaves > 0 ? a.flushMadeDays : a.justWakingDays;
+  const first = y.wakes.day + Math.max(soonest, deadTopsDays(taxon, plan.task));
+  // A perennial that flowers in flushes is cut down after the first: it draws less on what lies in its roots.
+  const comesAgain = taxon.leaf === "herbaceous" && taxon.displays.some((d) => d.flushes === true) ? 0.5 : 1;
+  const whole = keepsLeaves > 0 ? keepsLeaves * a.flushThrownAway : comesAgain * taxon.inLeafCost * row.exposure ** 3;
   if (whole === 0) return out;
   fillCycle(out, runs, Math.floor(first) + 1, y.stops.day, whole);
+  // Young leaves have paid little back yet, and little has gone into them: the price grows with them.
+  if (keepsLeaves === 0)
+    for (const { from, to, ahead } of runs)
+      for (let t = Math.max(from, Math.floor(first - ahead) + 1); t < to && t + ahead < first + a.fullLeafDays; t++)
+        out[t] = (whole * (t + ahead - first)) / a.fullLeafDays;
   // Leaves that have done their work are worth ever less to it.
   for (const { from, to, ahead } of runs)
     for (let t = Math.max(from, Math.floor(y.stops.day - ahead) + 1); t < to && t + ahead < y.dormant.day; t++)
       out[t] = whole * answered(y, t + ahead);
+  return out;
+}
+
+/** What a hard cut loses by standing open for long until growth answers it: it dries and freezes back. */
+function standsOpen({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
+  const a = PRICE_ASSUMPTIONS;
+  const out = sheet.singles();
+  if (TASK_TABLE[plan.task].exposure < 1 || taxon.leaf === "herbaceous" || !y.sleeps) return out;
+  const answers = y.wakes.day + YEAR_DAYS;
+  for (const { from, to, ahead } of runs)
+    for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++)
+      out[t] = a.standsOpenMost * clampShare((answers - (t + ahead)) / a.standsOpenDays - 1);
   return out;
 }
 
@@ -266,9 +305,10 @@ function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32
 }
 
 /** 1 where a display has something spent to take off; a display's flowers may stand into the next cycle. */
-function spent({ year: y, runs, sheet }: Cut): Uint8Array {
+function spent({ taxon, year: y, runs, sheet }: Cut): Uint8Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.bytes();
+  if (!deadheaded(taxon)) return out;
   for (const d of y.displays) {
     if (d.display.spent === "not-done") continue;
     const from = d.opens.day + Math.min(a.spentAfterDays, a.spentFrom * (d.ends.day - d.opens.day));
@@ -279,11 +319,11 @@ function spent({ year: y, runs, sheet }: Cut): Uint8Array {
   return out;
 }
 
-/** 1 where frost comes at the end of the season: growing, and past the warmest day by less than half a year. */
+/** 1 where frost comes at the end of the season: growing, and past the warmest day, but not in the depth of winter yet. */
 function lateSide({ year: y, climate: c, runs, sheet }: Cut): Uint8Array {
   const out = sheet.bytes();
   for (const warmest of [c.warmestDay - YEAR_DAYS, c.warmestDay])
-    out.fill(1, Math.max(0, Math.floor(warmest) + 1), Math.max(0, Math.ceil(warmest + YEAR_DAYS / 2)));
+    out.fill(1, Math.max(0, Math.floor(warmest) + 1), Math.max(0, Math.ceil(warmest + PRICE_ASSUMPTIONS.lateDays)));
   fillCycle(out, runs, y.dormant.day, Infinity, 0);
   return out;
 }
@@ -303,7 +343,7 @@ function worstLoss(displays: readonly DisplayPrices[], { sheet }: Cut): Float64A
 }
 
 /** Rows of a sheet that a year of prices takes beside those of its displays, with all that may be asked of it later. */
-const YEAR_ROWS = 17;
+const YEAR_ROWS = 18;
 export const sheetRows = (displays: number): number => YEAR_ROWS + displays * DISPLAY_ROWS;
 
 /** What a task on a kind costs on each of the 365 days. What not every question needs is worked out when asked for. */
@@ -315,6 +355,8 @@ export class YearOfPrices {
   readonly redo: Float32Array;
   /** What a cut in full leaf costs the plant's reserves. */
   readonly reserves: Float32Array;
+  /** What a hard cut loses until growth answers it. */
+  readonly standsOpen: Float32Array;
   /** Of dead wood: how far it cannot be told from live. */
   readonly untold: Float32Array;
   /** Weighted loss of the display that is hit hardest. */
@@ -333,6 +375,7 @@ export class YearOfPrices {
     this.regrowthRisk = regrowthRisk(cut);
     this.redo = redo(cut);
     this.reserves = reserves(cut);
+    this.standsOpen = standsOpen(cut);
     this.untold = untold(cut);
     this.worstLoss = worstLoss(this.displays, cut);
   }

@@ -50,6 +50,10 @@ export function refusalOf(taxon: Taxon, task: Task): NeverReason | MisfitCode | 
 export const isAdvisable = (taxon: Taxon, task: Task): boolean =>
   taxon.never[task] === undefined && misfit(taxon, task) === null;
 
+/** Are spent flowers of a kind taken off? Not where they are many and small, nor where fruit follows them. */
+export const deadheaded = (t: Taxon): boolean =>
+  t.displays.some((d) => d.spent !== "not-done") && !t.displays.some((d) => d.fruit === true);
+
 /** Tasks worth asking about for a kind; those its row rules out stay, because the reason is worth reading. */
 export const tasksFor = (taxon: Taxon): readonly Task[] => TASKS.filter((t) => misfit(taxon, t) === null);
 

@@ -106,6 +106,8 @@ const TEXTS: Texts = {
       : "The trunk leans: what holds it is not seen from outside. Call a licensed arborist.",
   "thick-stem": (v, say) =>
     `A stem of ${say.thickness(Math.round(v.diameterMm))} is past ${say.thickness(v.limitMm)}: it is heavier than it looks. Call a licensed arborist.`,
+  "natural-shape": (v) =>
+    `Shears leave ${v.taxon} a shell of twigs, bare within, and take the shape it grows by itself. Single cuts suit it better.`,
   "large-leaved": (v) => `${v.taxon} has large leaves: shears slice them and the cut halves go brown. Use single cuts.`,
   "old-wood-stays-bare": (v) =>
     `${v.taxon} does not shoot from old wood: cut past the leaves and it stays bare. Shorten it inside the green each year; one that is too large is replaced.`,
@@ -113,6 +115,8 @@ const TEXTS: Texts = {
     `${v.taxon} does not grow back from leafless wood: the hole stays. Stay inside the green, or take a branch back to a green side branch.`,
   "needles-cut-brown": (v) =>
     `Shears cut the needles of ${v.taxon} in half and the ends go brown. Shorten single candles.`,
+  "stem-by-stem": (v) =>
+    `${v.taxon} is slow from old wood: felled at once it sulks for years. Renew it a stem or two a year.`,
   "grass-all-or-nothing": (v) => `${v.taxon} is cut once, to the ground: a trim leaves a brown stump of blades.`,
   "no-such-regime": (v) =>
     `${v.task} is wrong for ${v.taxon}: it does not rebuild from a low framework. Thin it: a few whole branches to their origin each year.`,
@@ -195,7 +199,7 @@ const TEXTS: Texts = {
   "heads-shelter": (v, say) =>
     `The old heads shelter next year's buds: taken now, the cold would cost ${chance(say, v.risk)} of them. Leave them until growth starts, about ${say.date(v.until)}.`,
   scorch: (v, say) =>
-    `A trim bares leaves that have never met frost, and one is near: chance that the face scorches ${chance(say, v.risk)}. Not in the frost's weeks.`,
+    `The cut bares leaves that have never met frost, and one is near: chance that they scorch ${chance(say, v.risk)}. Not in the frost's weeks.`,
   "until-asleep": (v, say) =>
     `What grows after a cut now meets frost before it is hard, chance ${chance(say, v.risk)}: wait until it sleeps.`,
   "late-growth": (v, say) =>
@@ -210,13 +214,22 @@ const TEXTS: Texts = {
     `Buds for the next ${v.display} have begun: about ${say.percent(v.loss)} of them go.`,
   "delays-display": (v, say) => `The ${v.display} come about ${say.days(v.days)} later.`,
   "small-loss": (v, say) => `Costs about ${say.percent(v.loss)} of the ${v.display}: hardly to be seen.`,
-  "in-full-leaf": () => "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
+  "in-full-leaf": (v) =>
+    v.evergreen
+      ? "Its spring flush is made: a hard cut throws it away, and what answers has less of the season. Better as winter ends."
+      : "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
+  "stands-open": (v, say) =>
+    `It sleeps on until about ${say.date(v.wakes)}: a hard cut stands open until then and dries back a little. Better as winter ends.`,
   "goal-leave": () => "You want it left as it is. Nothing to gain today.",
   "well-formed": (v, say) =>
     `Looked at on ${say.date(v.on)}: sound, leafy to the foot, clear of what stands near${v.stems > 0 ? `, and of its ${v.stems} stems none is dead, weak or in another's way` : ""}. It keeps its shape by itself: nothing to gain.`,
   "goal-met": (v, say) =>
     `It stands at ${say.length(v.heightM)} and ends the season near ${say.length(v.endM)}, under the ${say.length(v.wantedM)} you want.`,
   "nothing-spent": () => "There are no spent flowers to take off.",
+  "not-deadheaded": (v) =>
+    v.fruit === null
+      ? "Its spent flowers are many and small, and fall by themselves: nothing to gain."
+      : `Its ${v.fruit} follow the flowers: what is spent stays on for them.`,
   "spent-flowers": () => "Spent flowers can come off. It keeps its strength and its looks.",
   "dead-any-day": () => "Dead wood can go on any day. It costs the plant nothing and does not count.",
   "buds-not-begun": (v) => `The ${v.display} are over and the buds of the next have not begun.`,

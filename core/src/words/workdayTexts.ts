@@ -133,6 +133,7 @@ export const PART_NAMES: Readonly<Record<keyof JobCost["parts"] | "putOff" | "mo
   regrowth: "Wood that may not break again",
   again: "To be done again",
   reserves: "A cut in full leaf",
+  standsOpen: "A hard cut that waits long for growth",
   untold: "Dead not told from live",
   unavoidable: "What its best day costs too",
   outOfLine: "Out of line until then",

@@ -16,7 +16,19 @@ export interface JobPrice {
   readonly parts: Readonly<Record<HarmPart | "unavoidable" | "outOfLine", number>>;
 }
 
-const NONE = { flowers: 0, frost: 0, regrowth: 0, again: 0, reserves: 0, untold: 0, unavoidable: 0, outOfLine: 0 };
+const NONE = {
+  flowers: 0,
+  frost: 0,
+  regrowth: 0,
+  again: 0,
+  reserves: 0,
+  standsOpen: 0,
+  untold: 0,
+  unavoidable: 0,
+  outOfLine: 0,
+};
+/** A day on which the job may not be done. */
+export const CLOSED: JobPrice = { harm: null, parts: NONE };
 
 /** The harm of the year's best day: no day is better, so nobody is charged for it. */
 function leastOf({ prices, open }: KindYear): number {
@@ -53,7 +65,7 @@ const mayGo = (model: GardenModel, plantId: string, task: Task, on: PlainDate, m
 export function jobPrice(model: GardenModel, job: Job, on: PlainDate): JobPrice {
   if (job.task === null) return { harm: 0, parts: NONE };
   const meant = job.due.kind !== "window";
-  if (!mayGo(model, job.plantId, job.task, on, meant)) return { harm: null, parts: NONE };
+  if (!mayGo(model, job.plantId, job.task, on, meant)) return CLOSED;
   const kind = kindYearFor(model, model.plant(job.plantId), on, job.task);
   const day = model.season(on).seasonDay;
   const parts = {

@@ -5,7 +5,7 @@ import type { Minutes } from "../units/index.ts";
 import { WORKDAY_ASSUMPTIONS } from "./assumptions.ts";
 import type { FitProblem } from "./fit.ts";
 import type { HalfDay } from "./halfDays.ts";
-import { jobPrice, type JobPrice } from "./jobPrice.ts";
+import { CLOSED, jobPrice, type JobPrice } from "./jobPrice.ts";
 import type { Job } from "./job.ts";
 
 /** What a job costs in a half-day: the price of the day, and a little for a day that may be lost, or is another than was kept. */
@@ -28,10 +28,6 @@ export function jobCost(model: GardenModel, job: Job, half: Pick<HalfDay, "on" |
   const moved = kept !== null && kept.half !== null && (kept.on !== half.on || kept.half !== half.half) ? a.moved : 0;
   return { ...price, putOff, moved, total: price.harm === null ? null : price.harm + putOff + moved };
 }
-const CLOSED: JobPrice = {
-  harm: null,
-  parts: { flowers: 0, frost: 0, regrowth: 0, again: 0, reserves: 0, untold: 0, unavoidable: 0, outOfLine: 0 },
-};
 
 /** Nobody knows minutes to the minute: they are fitted in steps. */
 const toStep = (m: Minutes): Minutes =>

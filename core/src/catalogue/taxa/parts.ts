@@ -33,7 +33,7 @@ export const springBloom = (opens: Display["opens"], bloomDays: number, budsAfte
   budsBegin: { rule: "after", stage: "ends", days: budsAfterDays },
   budsSet: { rule: "after", stage: "budsBegin", days: 50 },
   atTips,
-  spent: "weeks",
+  spent: "not-done",
 });
 
 /** Flowers on shoots of the same season, from so much warmth after lilac bloom until it turns cool. */
@@ -86,8 +86,11 @@ export const oldBloom = (name: string, opens: Rule, bloomDays: number, buds: rea
   budsBegin: seasonDay(buds[0]),
   budsSet: seasonDay(buds[1]),
   atTips,
-  spent: "weeks",
+  spent: "not-done",
 });
+
+/** Flowers in heads or trusses that are worth taking off when spent; many small ones are not. */
+export const headed = (d: Display): Display => ({ ...d, spent: "weeks" });
 
 /** Flowers on new shoots for a number of days, where warmth and not the cold ends them. */
 export const shortBloom = (degreeDays: number, bloomDays: number, name = "summer flowers"): Display => ({
@@ -106,6 +109,7 @@ export const berries = (opens: Rule, days: number, name = "berries"): Display =>
   budsBegin: null,
   budsSet: null,
   atTips: 0.3,
+  fruit: true,
   spent: "not-done",
 });
 

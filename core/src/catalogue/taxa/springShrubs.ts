@@ -1,5 +1,5 @@
 import type { TaxonRow } from "../schema.ts";
-import { branch, deciduousYear, flushYear, shrub, springBloom } from "./parts.ts";
+import { branch, deciduousYear, flushYear, headed, shrub, springBloom } from "./parts.ts";
 
 export const SPRING_SHRUBS: readonly TaxonRow[] = [
   {
@@ -10,7 +10,7 @@ export const SPRING_SHRUBS: readonly TaxonRow[] = [
     group: "spring-shrub",
     habit: "upright",
     floweringWood: "old",
-    displays: [springBloom({ rule: "spring", at: 1, days: 0 }, 21, 21, 0.85)],
+    displays: [headed(springBloom({ rule: "spring", at: 1, days: 0 }, 21, 21, 0.85))],
     year: deciduousYear(2),
     growthM: [0.2, 0.35, 0.6],
     matureHeightM: [3, 5],
@@ -34,7 +34,7 @@ export const SPRING_SHRUBS: readonly TaxonRow[] = [
     habit: "dome",
     leaf: "evergreen",
     floweringWood: "old",
-    displays: [springBloom({ rule: "warmth", degreeDays: 90 }, 21, 18, 0.95)],
+    displays: [headed(springBloom({ rule: "warmth", degreeDays: 90 }, 21, 18, 0.95))],
     year: flushYear(14, 260),
     growthM: [0.08, 0.15, 0.3],
     matureHeightM: [1.5, 4],
@@ -63,7 +63,7 @@ export const SPRING_SHRUBS: readonly TaxonRow[] = [
     leaf: "evergreen",
     floweringWood: "old",
     displays: [
-      springBloom({ rule: "spring", at: -0.1 }, 28, 50, 0.9),
+      headed(springBloom({ rule: "spring", at: -0.1 }, 28, 50, 0.9)),
       {
         name: "coloured new leaf",
         on: "old",

@@ -101,7 +101,7 @@ export const CONIFERS = kinds(conifer, [
   ["pinus-thunbergii", "Pinus thunbergii", "Japanese black pine", "cone", [0.15, 0.35, 0.6], [1.5, 8], [1.5, 6], "6a", [], { ...pine, frost: tender(-3, -26, 0.3, false) }],
   ["pinus-densiflora", "Pinus densiflora (and Pinus parviflora)", "Japanese red pine", "dome", [0.1, 0.25, 0.5], [1, 8], [1.2, 6], "5a", [], pine],
   ["pinus-nigra", "Pinus nigra", "Austrian pine", "cone", [0.15, 0.4, 0.6], [2, 14], [1.5, 8], "4a", [], pine],
-  ["cedrus-deodara", "Cedrus deodara", "Deodar cedar", "cone", [0.25, 0.5, 0.9], [3, 18], [2, 9], "7a", [], { ...needled, headOnlyWhileSoft: true, looksWrongButNormal: ["needles shed in spring"] }],
+  ["cedrus-deodara", "Cedrus deodara", "Deodar cedar", "cone", [0.25, 0.5, 0.9], [3, 18], [2, 9], "7a", [], { ...needled, headOnlyWhileSoft: true, sideBuds: true, looksWrongButNormal: ["needles shed in spring"] }],
   ["cryptomeria-japonica", "Cryptomeria japonica", "Japanese cedar", "cone", [0.1, 0.4, 0.7], [1, 14], [1, 5], "6a", [], { ...reshoots, outline: false, routineTask: "shape", looksWrongButNormal: ["bronze foliage in winter"] }],
   ["cephalotaxus-harringtonia", "Cephalotaxus harringtonia", "Plum yew", "mound", [0.08, 0.15, 0.25], [0.8, 3], [1, 3], "6b", [], { ...reshoots, hazards: ["toxic-clippings"], shadeVigour: 0.9 }],
   ["sequoia-sempervirens", "Sequoia sempervirens", "Coast redwood", "cone", [0.4, 0.8, 1.3], [3, 25], [2, 8], "8a", [], { ...reshoots, regrowthFromLeaflessWood: "yes", outline: false, routineTask: "shape", frost: tender(-2, -14, 0.4) }],

@@ -1,5 +1,5 @@
 /** Roses by class, clematis by flowering wood, and the other climbers. */
-import { branch, deciduousYear, flushYear, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base, berries } from "../parts.ts";
+import { headed, branch, deciduousYear, flushYear, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base, berries } from "../parts.ts";
 
 const rose: Base = { ...shrub, group: "rose", floweringWood: "new", year: deciduousYear(-6, 260), shadeVigour: 0.4, leastStubM: 0.15, regimes: ["upkeep", "cutback", "framework"], routineTask: "shape", frost: tender(-3, -17, 0.6, false), passes: "framework", hazards: ["thorns"], wildlife: ["hips for birds, if the last flowers stay on"], cleanOut: "early spring: brown pith means dead, cut to white", looksWrongButNormal: ["red new leaves: they turn green", "suckers from below the graft: other leaves, pull them at the root"], blade: "6 mm above an outward bud, down to white pith.", sources: ["rhs", "shrub-calendar", "practice"] };
 const flushes = (degreeDays: number) => ({ ...summerBloom(degreeDays, 10), name: "roses in flushes", flushes: true });
@@ -17,7 +17,7 @@ export const MORE_ROSES = kinds(rose, [
   ["rosa-species", "Rosa, wild kinds", "Species rose|Wild rose", "fountain", [0.6, 1, 1.5], [1.5, 3], [1.5, 3], "4a", [once(130, 20), berries(warm(900), 110, "hips")], { ...onceWood, passes: "renewal" }],
   ["rosa-groundcover", "Rosa, ground-cover kinds", "Ground-cover rose|Landscape rose", "mound", [0.4, 0.6, 0.9], [0.5, 0.9], [0.9, 1.5], "5a", [flushes(230)], { routineTask: "hard-cutback", passes: "cutback" }],
   ["rosa-miniature", "Rosa, miniature and patio kinds", "Miniature rose|Patio rose", "mound", [0.2, 0.35, 0.5], [0.25, 0.6], [0.3, 0.6], "5b", [flushes(240)], { leastStubM: 0.08, passes: "cutback" }],
-  ["rosa-banksiae", "Rosa banksiae", "Banksian rose", "climber", [1, 2, 3.5], [4, 9], [3, 6], "8a", [{ ...springBloom(spring(0.9), 28, 25, 0.2), name: "spring roses" }], { ...onceWood, leaf: "semi-evergreen", hazards: [], frost: tender(-2, -12, 0.6), blade: "Flowered side shoots after bloom; two- and three-year-old wood flowers best, so the frame stays." }],
+  ["rosa-banksiae", "Rosa banksiae", "Banksian rose", "climber", [1, 2, 3.5], [4, 9], [3, 6], "8a", [{ ...headed(springBloom(spring(0.9), 28, 25, 0.2)), name: "spring roses" }], { ...onceWood, leaf: "semi-evergreen", hazards: [], frost: tender(-2, -12, 0.6), blade: "Flowered side shoots after bloom; two- and three-year-old wood flowers best, so the frame stays." }],
 ]);
 
 const clematis: Base = { ...shrub, group: "clematis", floweringWood: "old", year: deciduousYear(-8), leastStubM: 0.3, regimes: ["upkeep", "renewal"], routineTask: "shape", frost: tender(-4, -30, 0.3, false), passes: "framework", hazards: ["irritant-sap"], looksWrongButNormal: ["stems that look dead in March and carry fat buds", "a whole stem collapsed in a day: wilt; it comes again from below the ground"], blade: "Just above a strong pair of buds; untangle and tie in before you shorten.", sources: ["rhs", "practice"] };
@@ -40,7 +40,7 @@ export const CLEMATIS = kinds(clematis, [
     [1, 1.5],
     "4b",
     [
-      { ...springBloom(warm(110), 30, 40, 0.3), name: "first flowers" },
+      { ...headed(springBloom(warm(110), 30, 40, 0.3)), name: "first flowers" },
       { ...shortBloom(800, 40, "second flowers"), weight: 0.4 },
     ],
     { floweringWood: "both", routineTask: "tip", blade: "In late winter down to the first strong pair of buds on each stem, no more; again lightly after the first flowers." },
@@ -57,7 +57,7 @@ const climber: Base = { ...shrub, group: "climber", floweringWood: "old", year: 
 const leafClimber = { floweringWood: "foliage", blade: "Off windows, gutters and roof, at a joint; loose shoots at their origin: they do not cling again." } satisfies Partial<Base>;
 
 export const CLIMBERS = kinds(climber, [
-  ["wisteria-sinensis", "Wisteria (sinensis, floribunda)", "Wisteria", "climber", [1, 2.5, 5], [4, 12], [4, 10], "5a", [{ ...springBloom(spring(1, 4), 20, 40, 0.1), onSpurs: true }], { hazards: ["toxic-clippings"], blade: "After bloom the long whips to five or six leaves; in late winter the same shoots to two or three buds. Fat buds near the frame are flowers.", looksWrongButNormal: ["late leaf", "no flowers for years on a seedling"], year: deciduousYear(16) }],
+  ["wisteria-sinensis", "Wisteria (sinensis, floribunda)", "Wisteria", "climber", [1, 2.5, 5], [4, 12], [4, 10], "5a", [{ ...headed(springBloom(spring(1, 4), 20, 40, 0.1)), onSpurs: true }], { hazards: ["toxic-clippings"], blade: "After bloom the long whips to five or six leaves; in late winter the same shoots to two or three buds. Fat buds near the frame are flowers.", looksWrongButNormal: ["late leaf", "no flowers for years on a seedling"], year: deciduousYear(16) }],
   ["lonicera-periclymenum", "Lonicera periclymenum", "Common honeysuckle|Woodbine", "climber", [0.8, 1.5, 2.5], [3, 6], [1.5, 3], "5a", [{ ...springBloom(warm(220), 40, 60, 0.3), name: "summer flowers" }], { hazards: ["toxic-clippings"], wildlife: ["moths in summer", "berries for birds"] }],
   ["lonicera-sempervirens", "Lonicera sempervirens", "Coral honeysuckle|Trumpet honeysuckle", "climber", [0.8, 1.5, 2.5], [3, 5], [1.5, 2.5], "4b", [springBloom(spring(0.9), 45, 25, 0.4), { ...summerBloom(500, 13), name: "later flowers", weight: 0.4 }], { floweringWood: "both", leaf: "semi-evergreen", wildlife: ["hummingbirds", "berries for birds"] }],
   ["lonicera-japonica", "Lonicera japonica", "Japanese honeysuckle", "climber", [1, 2, 4], [4, 9], [2, 5], "5a", [summerBloom(200, 13)], { floweringWood: "new", regimes: ["upkeep", "cutback", "renewal"], leaf: "semi-evergreen" }],
@@ -87,12 +87,12 @@ export const CLIMBERS = kinds(climber, [
   ],
   ["bignonia-capreolata", "Bignonia capreolata", "Crossvine", "climber", [1, 2, 3.5], [4, 12], [2, 4], "6b", [springBloom(spring(0.9), 28, 30, 0.2)], { leaf: "semi-evergreen", wildlife: ["hummingbirds"] }],
   ["gelsemium-sempervirens", "Gelsemium sempervirens", "Carolina jessamine", "climber", [0.8, 1.5, 2.5], [3, 6], [1.5, 3], "7a", [springBloom(spring(0.1), 35, 35, 0.2)], { leaf: "evergreen", hazards: ["toxic-clippings", "irritant-sap"], year: flushYear(-8, 240) }],
-  ["schizophragma-hydrangeoides", "Schizophragma hydrangeoides", "Japanese hydrangea vine", "climber", [0.2, 0.5, 0.9], [5, 10], [2, 5], "5b", [oldBloom("summer flowers", warm(340), 35, [240, 280], 0.7)], { shadeVigour: 0.9, looksWrongButNormal: ["little growth in the first three years"] }],
+  ["schizophragma-hydrangeoides", "Schizophragma hydrangeoides", "Japanese hydrangea vine", "climber", [0.2, 0.5, 0.9], [5, 10], [2, 5], "5b", [headed(oldBloom("summer flowers", warm(340), 35, [240, 280], 0.7))], { shadeVigour: 0.9, looksWrongButNormal: ["little growth in the first three years"] }],
   ["solanum-laxum", "Solanum laxum (and Solanum crispum)", "Potato vine", "climber", [1, 2, 3.5], [3, 6], [2, 4], "8b", [summerBloom(150, 12)], { floweringWood: "new", leaf: "semi-evergreen", hazards: ["toxic-clippings"], regimes: ["upkeep", "cutback", "framework"], frost: tender(-1, -8, 0.9) }],
   ["fallopia-baldschuanica", "Fallopia baldschuanica", "Silver lace vine", "climber", [2, 4, 6], [5, 12], [3, 8], "4b", [summerBloom(520, 13)], { floweringWood: "new", regimes: ["upkeep", "cutback"], passes: "cutback" }],
   ["euonymus-fortunei", "Euonymus fortunei", "Wintercreeper", "mound", [0.15, 0.3, 0.6], [0.4, 3], [0.8, 3], "5a", [], { floweringWood: "foliage", leaf: "evergreen", outline: true, inLeafCost: 0, routineTask: "shear", regimes: ["upkeep", "renewal"], hazards: ["toxic-clippings"], year: flushYear(-10, 220), shadeVigour: 0.9, looksWrongButNormal: ["green shoots on a variegated plant: out at their origin"] }],
   ["jasminum-polyanthum", "Jasminum polyanthum", "Pink jasmine|Many-flowered jasmine", "climber", [1, 2, 3], [3, 6], [2, 4], "9a", [springBloom(spring(0.7), 35, 30, 0.3)], { leaf: "evergreen", frost: tender(-1, -5, 0.8) }],
   ["podranea-ricasoliana", "Podranea ricasoliana (and Pandorea jasminoides)", "Pink trumpet vine|Bower vine", "climber", [1.5, 2.5, 4], [3, 7], [2, 5], "9b", [{ ...summerBloom(350, 14), name: "flowers in flushes", flushes: true }], { floweringWood: "new", leaf: "evergreen", regimes: ["upkeep", "cutback", "framework"], frost: tender(-1, -5, 1), blade: "Last year's shoots to two or three pairs of buds in spring, when frost is past." }],
   ["amphilophium-buccinatorium", "Amphilophium buccinatorium (Distictis)", "Blood-red trumpet vine", "climber", [1.5, 2.5, 4], [4, 8], [3, 6], "9b", [{ ...summerBloom(320, 14), name: "flowers in flushes", flushes: true }], { floweringWood: "new", leaf: "evergreen", frost: tender(-1, -4, 0.9) }],
-  ["hardenbergia-violacea", "Hardenbergia violacea", "Purple coral pea|Australian lilac vine", "climber", [0.8, 1.5, 2.5], [2, 4], [1, 2.5], "9a", [oldBloom("winter flowers", seasonDay(35), 45, [200, 290], 0.4)], { leaf: "evergreen", frost: tender(-1, -5, 0.7), blade: "By half straight after bloom." }],
+  ["hardenbergia-violacea", "Hardenbergia violacea", "Purple coral pea|Australian lilac vine", "climber", [0.8, 1.5, 2.5], [2, 4], [1, 2.5], "9a", [headed(oldBloom("winter flowers", seasonDay(35), 45, [200, 290], 0.4))], { leaf: "evergreen", frost: tender(-1, -5, 0.7), blade: "By half straight after bloom." }],
 ]);

@@ -1,5 +1,5 @@
 /** Small ornamental trees a gardener keeps by hand. Thick limbs and height are a professional's. */
-import { berries, deciduousYear, flushYear, hardy, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, tender, warm, type Base } from "../parts.ts";
+import { headed, berries, deciduousYear, flushYear, hardy, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, tender, warm, type Base } from "../parts.ts";
 
 const base: Base = { ...shrub, group: "small-tree", floweringWood: "old", year: deciduousYear(6), regrowthFromLeaflessWood: "slow", leastStubM: 0.6, regimes: ["upkeep"], routineTask: "shape", passes: "shaping", sapwoodMm: 40, looksWrongButNormal: ["upright water shoots after a hard cut: it answers what was taken"], blade: "Clean from the bottom up, shape from the top down; each branch to a side branch or just outside its collar.", sources: ["shrub-calendar", "a300", "practice"] };
 const bleeds = { ailments: ["bleeds"] } satisfies Partial<Base>;
@@ -23,7 +23,7 @@ export const SMALL_TREES = kinds(base, [
   ["prunus-subhirtella", "Prunus × subhirtella", "Higan cherry|Weeping cherry", "tree", [0.3, 0.5, 0.8], [4, 8], [4, 8], "5a", [springBloom(spring(0.35), 14, 40, 0.1)], { ...stone, looksWrongButNormal: ["straight shoots from a weeping tree's graft: another kind, off at the origin"] }],
   ["prunus-cerasifera", "Prunus cerasifera (and Prunus × cistena)", "Purple-leaf plum|Sand cherry", "tree", [0.4, 0.6, 1], [2, 6], [2, 5], "4b", [springBloom(spring(0.3), 12, 40, 0.1)], stone],
   ["halesia-carolina", "Halesia carolina (and Halesia tetraptera)", "Carolina silverbell", "tree", [0.3, 0.45, 0.7], [5, 9], [4, 8], "5a", [springBloom(spring(1, -2), 14, 35, 0.2)]],
-  ["laburnum-watereri", "Laburnum × watereri", "Golden chain tree", "tree", [0.3, 0.5, 0.8], [4, 7], [3, 5], "5b", [springBloom(warm(80), 16, 30, 0.2)], { hazards: ["toxic-clippings"], ...bleeds, blade: "Shoots in late summer back to two or three buds from the frame; large wounds heal badly." }],
+  ["laburnum-watereri", "Laburnum × watereri", "Golden chain tree", "tree", [0.3, 0.5, 0.8], [4, 7], [3, 5], "5b", [headed(springBloom(warm(80), 16, 30, 0.2))], { hazards: ["toxic-clippings"], ...bleeds, blade: "Shoots in late summer back to two or three buds from the frame; large wounds heal badly." }],
   ["robinia-pseudoacacia", "Robinia pseudoacacia", "Black locust", "tree", [0.5, 0.9, 1.5], [6, 15], [5, 10], "4a", [springBloom(warm(129), 12, 30, 0.2)], { hazards: ["thorns", "toxic-clippings"], regrowthFromLeaflessWood: "yes", sources: ["shrub-calendar", "bloom-order"], looksWrongButNormal: ["late leaf, in the last week of spring"], year: deciduousYear(24) }],
   ["syringa-reticulata", "Syringa reticulata", "Japanese tree lilac", "tree", [0.25, 0.4, 0.6], [5, 8], [4, 6], "3a", [{ ...springBloom(warm(242), 16, 25, 0.9), name: "early summer flowers" }], { sources: ["shrub-calendar", "bloom-order"] }],
   ["styrax-japonicus", "Styrax japonicus", "Japanese snowbell", "tree", [0.2, 0.35, 0.5], [4, 8], [4, 7], "5b", [{ ...springBloom(warm(200), 14, 30, 0.2), name: "early summer flowers" }]],
