@@ -94,7 +94,13 @@ export interface Advice {
 const rank = (v: Verdict): number => VERDICTS.indexOf(v);
 
 /** Harmless, but not what anybody would call the day for it. */
-const NOT_BEST: ReadonlySet<ReasonCode> = new Set(["large-leaved", "natural-shape", "bleeds", "dead-maybe"]);
+const NOT_BEST: ReadonlySet<ReasonCode> = new Set([
+  "large-leaved",
+  "natural-shape",
+  "drought-half",
+  "bleeds",
+  "dead-maybe",
+]);
 
 /** The day's verdict from the year of the kind, unless something about the plant is stronger. */
 function verdictOf(q: Question, found: readonly Finding[]): Verdict {

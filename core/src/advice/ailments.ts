@@ -1,7 +1,7 @@
 /** Sap and disease that make the season of a cut matter beyond flowers and frost. */
 import { YEAR_DAYS, type PlainDate, type SeasonDay } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import type { Celsius, Days } from "../units/index.ts";
+import type { Celsius, Days, DegreeDays } from "../units/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
 import { inCycle } from "../phenology/index.ts";
 import { isLive, stageDate, type Question } from "./question.ts";
@@ -19,36 +19,47 @@ const AILMENT_DAYS = {
   /** Its spores fly from September on, in the hemisphere's own year. */
   silverLeafFrom: 243,
 } as const satisfies Record<string, Days>;
+/** Leaves are out only with so much warmth since waking, too: a cool spring draws them out slowly, °C·day. */
+const LEAVES_OUT_WARMTH: DegreeDays = 45;
 /** Where the coldest month is milder than this, winters are wet and open and silver leaf travels in them; hard frost stops it, °C. */
 const WET_WINTER_C: Celsius = 1;
 
 /** Is it so on a day of the year, by the season's own count? */
 type OnDay = (day: SeasonDay) => boolean;
 
+/** Days after waking from which sap stands still and wounds dry: the leaves are out. */
+function leavesOutAfter({ kind, model }: Question): Days {
+  const wakes = kind.year.wakes.day;
+  return Math.max(AILMENT_DAYS.sapAfter, model.climate.dayWithWarmth(wakes, LEAVES_OUT_WARMTH) - wakes);
+}
+
 /** While its sap runs. */
-function sapRuns({ kind, taxon }: Question): OnDay {
+function sapRuns(q: Question): OnDay {
+  const { kind, taxon } = q;
   const { year } = kind;
+  const after = leavesOutAfter(q);
   const before = RUNS_FOR_WEEKS.has(taxon.habit) ? AILMENT_DAYS.vineSapBefore : AILMENT_DAYS.sapBefore;
   return (day) => {
     const u = inCycle(year, day);
-    return u >= year.wakes.day + YEAR_DAYS - before || u < year.wakes.day + AILMENT_DAYS.sapAfter;
+    return u >= year.wakes.day + YEAR_DAYS - before || u < year.wakes.day + after;
   };
 }
 /** While spores of silver leaf fly and wounds stay wet; never where winters are hard. */
-function sporesFly({ kind, taxon, model }: Question): OnDay {
-  const { climate } = model;
+function sporesFly(q: Question): OnDay {
+  const { climate } = q.model;
   const coldest = Math.max(0, Math.round(climate.coldestDay));
   if ((climate.tminC[coldest]! + climate.tmaxC[coldest]!) / 2 < WET_WINTER_C) return () => false;
-  const { year } = kind;
+  const { year } = q.kind;
+  const after = woundsCloseAfter(q);
   const from = Math.max(year.stops.day, AILMENT_DAYS.silverLeafFrom);
   return (day) => {
     const u = inCycle(year, day);
-    return (u >= from && u < year.wakes.day + YEAR_DAYS + closeAfter(taxon)) || u < year.wakes.day + closeAfter(taxon);
+    return (u >= from && u < year.wakes.day + YEAR_DAYS + after) || u < year.wakes.day + after;
   };
 }
 /** Days after waking from which spores find no way in. */
-const closeAfter = ({ leaf }: Taxon): Days =>
-  leaf === "evergreen" ? -AILMENT_DAYS.laurelBefore : AILMENT_DAYS.sapAfter;
+const woundsCloseAfter = (q: Question): Days =>
+  q.taxon.leaf === "evergreen" ? -AILMENT_DAYS.laurelBefore : leavesOutAfter(q);
 
 /** Does a cut of the task wait for an ailment on a day? null: it never does. */
 export function ailingDays(q: Question): OnDay | null {
@@ -67,7 +78,7 @@ function closesOn(q: Question, after: Days): PlainDate {
 
 function bleeding(q: Question): readonly Finding[] {
   if (!sapRuns(q)(q.day)) return NOTHING;
-  const until = closesOn(q, AILMENT_DAYS.sapAfter);
+  const until = closesOn(q, leavesOutAfter(q));
   const waits = RUNS_FOR_WEEKS.has(q.taxon.habit);
   return [finding(waits ? "wait" : "fine", "bleeds", { until }, "practice", waits ? { by: "day", on: until } : null)];
 }
@@ -76,7 +87,7 @@ const RUNS_FOR_WEEKS: ReadonlySet<Taxon["habit"]> = new Set(["climber"]);
 
 function silverLeaf(q: Question): readonly Finding[] {
   if (!sporesFly(q)(q.day)) return NOTHING;
-  const until = closesOn(q, closeAfter(q.taxon));
+  const until = closesOn(q, woundsCloseAfter(q));
   return [finding("wait", "silver-leaf", { until }, "practice", { by: "day", on: until })];
 }
 

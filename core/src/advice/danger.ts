@@ -60,7 +60,7 @@ function dangersOn({ plant, on }: Question): ReadonlyMap<Danger, Plant["dangers"
 function atHeight(q: Question, dangers: ReturnType<typeof dangersOn>): readonly Finding[] {
   const { heightM } = heightOf(q.model, q.plant, q.on);
   const workM = workHeight(q.plant, q.taxon, q.task, heightM);
-  if (workM > REACH_LIMITS.stepM)
+  if (workM >= REACH_LIMITS.stepM)
     return [finding("ask-a-pro", "out-of-reach", { heightM: workM, limitM: REACH_LIMITS.stepM }, "practice")];
   if (workM <= REACH_LIMITS.groundM) return NOTHING;
   const under = [...dangers.keys()].find((d) => DANGER_TABLE[d].makes === "height");

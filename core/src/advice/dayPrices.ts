@@ -154,7 +154,12 @@ export function goodFindings(q: Question): readonly Finding[] {
   const old = year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5);
   const fresh = year.displays.find((d) => d.display.on === "new");
   if (q.taxon.headOnlyWhileSoft) out.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
-  else if (q.taxon.outline) out.push(finding(verdict, "flush-hardened", {}, "evergreen-pruning"));
+  else if (q.taxon.outline)
+    out.push(
+      u >= year.hardens.day && u < year.dormant.day
+        ? finding(verdict, "flush-hardened", {}, "evergreen-pruning")
+        : finding(verdict, "flush-to-come", { allYear: !year.sleeps }, "practice"),
+    );
   else if (free && old && lostNow(q, old))
     out.push(finding(verdict, "buds-were-killed", { display: old.display.name }, "record"));
   else if (free && old && betweenBloomAndBuds(old, u))

@@ -5,6 +5,7 @@
 import { TASK_TABLE } from "../model/index.ts";
 import { doubtAt, HALF_RANGE_SDS, inCycle, isFlowers, type DisplayYear, type Stage } from "../phenology/index.ts";
 import type { Days } from "../units/index.ts";
+import { wouldBeRedone } from "../price/index.ts";
 import { isLive, stageDate, type Question } from "./question.ts";
 import { finding, type Finding, type Opening } from "./reasons.ts";
 
@@ -26,11 +27,15 @@ const SIGNS: readonly Sign[] = [
   {
     what: "bloom-over",
     stage: (q) => {
-      const main = TASK_TABLE[q.task].reach > 0 ? mainOld(q) : undefined;
+      // What costs flowers on any day gains nothing by waiting for their end.
+      const main = TASK_TABLE[q.task].reach > 0 && !q.kind.neverFree ? mainOld(q) : undefined;
       return main?.lostCycle === null ? main.ends : null;
     },
   },
-  { what: "flush-hard", stage: (q) => (q.taxon.outline && TASK_TABLE[q.task].wakes ? q.kind.year.hardens : null) },
+  {
+    what: "flush-hard",
+    stage: (q) => (q.kind.year.sleeps && wouldBeRedone(q.taxon, q.task) ? q.kind.year.hardens : null),
+  },
   { what: "candles", stage: (q) => (q.taxon.headOnlyWhileSoft && q.task === "candle" ? q.kind.year.wakes : null) },
 ];
 

@@ -44,6 +44,7 @@ export interface ReasonValues {
   frosted: object;
   dieback: object;
   drought: object;
+  "drought-half": { cap: number };
   unchecked: object;
   "past-maturity-hard": object;
   "past-maturity": { cap: number };
@@ -106,6 +107,7 @@ export interface ReasonValues {
   "growth-just-out": { display: string };
   "after-bloom": { display: string };
   "flush-hardened": object;
+  "flush-to-come": { allYear: boolean };
   "shoots-soft": object;
   "no-harm": object;
   "not-hardy": { zone: string; coldestZone: string };

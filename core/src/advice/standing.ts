@@ -32,11 +32,13 @@ function standingFindings(q: Question): readonly Finding[] {
   const dead = (q.task === "dead-only" || q.task === "deadhead") && row.deadWood === "wait";
   const takesLive = isLive(q.task) && !isBelowGraft(q.plant, q.task);
   const live = takesLive && row.liveCuts === "wait";
-  const hard = isHard(q.task) && row.hardCut === "wait";
+  const drawsHard = isHard(q.task) || (q.task === "shear" && q.standing === "drought");
+  const hard = drawsHard && row.hardCut === "wait";
   if (!dead && !live && !hard) {
     if (!takesLive) return NOTHING;
     if (q.standing === "second-season") return [finding("fine", "second-season", { cap: q.balance.cap }, row.source)];
     if (q.standing === "past-maturity") return [finding("fine", "past-maturity", { cap: q.balance.cap }, row.source)];
+    if (q.standing === "drought") return [finding("fine", "drought-half", { cap: q.balance.cap }, row.source)];
     return NOTHING;
   }
   if (waitsForGrowth(q.standing))

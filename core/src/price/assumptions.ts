@@ -23,6 +23,9 @@ export const PRICE_ASSUMPTIONS = {
   wakeDays: 7,
   /** Loss that a display's buds suffer when their shelter of old heads is gone. */
   shelterLoss: 0.6,
+  /** A perennial's first flush lasts so long; of what stands after it, this part is flowers still. */
+  firstFlushDays: 30,
+  flushLeft: 0.5,
   /** Weight of a day of delay against a lost display, and its ceiling. */
   delayWeightPerDay: 1 / 120,
   delayWeightMost: 0.3,

@@ -224,6 +224,8 @@ interface NewWoodCut {
   readonly topsDays: Days;
   /** What was stored and goes with the cut, of all that growth so far has used. */
   readonly reserves: Share;
+  /** What of a flush is still worth seeing when its first weeks are over. */
+  readonly flushLeft: Share;
 }
 
 /** Asters are pinched until about the fourth of July: common practice, and photoperiod of the genus (Schwabe 1985, from memory). */
@@ -244,12 +246,13 @@ function newWoodOn(
   if (d.display.flushes === true) {
     const from = Math.max(day, x.opens);
     const next = Math.min(x.ends, Math.max(from, c.dayWithWarmth(day, x.whole * cut.again)));
-    out.loss[day] = (taken * (next - from)) / (x.ends - x.opens);
+    const over = day > x.opens + a.firstFlushDays ? cut.flushLeft : 1;
+    out.loss[day] = (over * taken * (next - from)) / (x.ends - x.opens);
     out.delayDays[day] = next - from;
     return;
   }
-  // The last weeks of coloured stems, among the swelling buds, are nobody's reason to wait.
-  const shownTo = shownWhenAsleep(d) ? x.ends - a.fadingDays : x.ends;
+  // The last weeks of coloured stems, among the swelling buds, or of blades that winter has broken, are nobody's reason to wait.
+  const shownTo = shownWhenAsleep(d) || d.display.ends.rule === "spring" ? x.ends - a.fadingDays : x.ends;
   const left = clampShare((shownTo - day) / (shownTo - x.opens));
   if (day >= x.opens && (shownWhenAsleep(d) || d.display.spent === "not-done")) {
     out.loss[day] = taken * left;
@@ -292,6 +295,7 @@ function newWoodPrices(d: DisplayYear, q: PricedCut, out: DisplayPrices): void {
     topsDays: deadTopsDays(q.taxon, plan.task),
     // Soft ends hold next to nothing: what is pinched branches, and each branch flowers (common practice).
     reserves: plan.task === "tip" ? 0 : PRICE_ASSUMPTIONS.reservesSpent,
+    flushLeft: q.taxon.leaf === "herbaceous" ? PRICE_ASSUMPTIONS.flushLeft : 1,
   };
   for (const run of bloomRuns(d)) {
     out.opens.fill(run.opens, run.from, run.to);

@@ -224,6 +224,9 @@ const DONE_AGAIN: Readonly<Partial<Record<Task, Share>>> = {
   shape: 0.25,
 };
 
+/** Does a cut before the flush have to be done again, so that it waits for its end? */
+export const wouldBeRedone = (t: Taxon, task: Task): boolean => t.outline && (DONE_AGAIN[task] ?? 0) > LIMITS.redo;
+
 /**
  * Extension still to come after a cut to an outline. While the plant sleeps all of it is, and yet hedges have always been
  * trimmed then (common practice): the flush hides the cuts, the summer's trim follows, and it counts as no more than may be.
@@ -240,7 +243,9 @@ function redo({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Ar
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       const u = t + ahead;
-      out[t] = again * (u >= y.dormant.day || u <= y.wakes.day ? asleep(u) : 1 - growthDone(y, u));
+      // What never sleeps flushes again and again, and is trimmed when it is shaggy.
+      const toCome = y.sleeps ? 1 - growthDone(y, u) : Math.min(LIMITS.redo, 1 - growthDone(y, u));
+      out[t] = again * (u >= y.dormant.day || u <= y.wakes.day ? asleep(u) : toCome);
     }
   return out;
 }

@@ -22,7 +22,8 @@ const NEEDS: Partial<Record<Task, Need>> = {
   candle: { fits: (t) => t.headOnlyWhileSoft, otherwise: "no-candles" },
   lift: { fits: (t) => woody(t) && t.matureHeightM[1] > LOW_M.skirt, otherwise: "no-skirt" },
   "thin-suckers": {
-    fits: (t) => woody(t) && t.regrowthFromLeaflessWood === "yes" && t.regimes.some((r) => r !== "upkeep"),
+    // A grafted tree suckers from its rootstock; needle trees and low grey leaves do not.
+    fits: (t) => woody(t) && t.group !== "conifer" && t.group !== "subshrub",
     otherwise: "no-suckers",
   },
   "reduce-for-wind": {

@@ -132,7 +132,9 @@ const TEXTS: Texts = {
   frosted: () =>
     "Just frosted: wait until frost danger has passed and growth shows how far back to go. Look for swelling buds low on the stems and at the base, and for green under the bark; what looks dead may not be.",
   dieback: () => "Much has died back. Dead wood only until you have seen where it grows again.",
-  drought: () => "In drought it cannot answer a hard cut. Wait for rain, or water it well first.",
+  drought: () => "In drought it cannot answer a hard cut or the shears. Wait for rain, or water it well first.",
+  "drought-half": (v, say) =>
+    `In drought it can spare half of what it else could, ${say.percent(v.cap)} in twelve months. Water it first, or wait for rain.`,
   unchecked: () => "You do not know its history. Check its health first: scratch a stem, look for new growth.",
   "past-maturity-hard": () =>
     "Past its prime, it may not answer a cut to the ground. Renew it by its oldest stems over three or four years.",
@@ -242,6 +244,10 @@ const TEXTS: Texts = {
   "before-growth": (v) => `It flowers on new wood, and that is still to grow: the ${v.display} lose nothing.`,
   "after-bloom": (v) => `The ${v.display} are over, and new growth has time to harden.`,
   "flush-hardened": () => "The flush has hardened: what you cut stays cut.",
+  "flush-to-come": (v) =>
+    v.allYear
+      ? "It grows on and on here: cut it when it has lost its shape."
+      : "The flush to come hides the cuts; trim again when that has hardened.",
   "shoots-soft": () => "The candles are out and still soft: shorten them by about half.",
   "no-harm": () => "No harm to the plant or its flowers.",
   "not-hardy": (v) =>

@@ -1,5 +1,5 @@
 /** Hedging plants cut to an outline, and conifers by what grows back. */
-import { berries, branch, deciduousYear, flushYear, hardy, kinds, shrub, spring, springBloom, tender, warm, type Base } from "../parts.ts";
+import { leafing, berries, branch, deciduousYear, flushYear, hardy, kinds, shrub, spring, springBloom, tender, warm, type Base } from "../parts.ts";
 
 const hedge: Base = {
   ...shrub,
@@ -40,9 +40,9 @@ export const HEDGING = kinds(hedge, [
   ["prunus-caroliniana", "Prunus caroliniana", "Carolina cherry laurel", "upright", [0.4, 0.7, 1.1], [2, 8], [2, 5], "7b", [], { ...largeLeaf, hazards: ["toxic-clippings"], frost: tender(-2, -14, 0.4) }],
   ["lonicera-nitida", "Lonicera ligustrina (nitida)", "Box honeysuckle", "mound", [0.3, 0.5, 0.7], [0.8, 2], [0.8, 1.8], "7a", [], { leastStubM: 0.1, frost: tender(-2, -14, 0.5), looksWrongButNormal: ["shaggy three weeks after a trim: it needs several a year"] }],
   ["euonymus-japonicus", "Euonymus japonicus", "Japanese euonymus", "upright", [0.15, 0.3, 0.5], [1, 3], [1, 2], "7a", [], { ...poison, frost: tender(-2, -14, 0.5) }],
-  ["carpinus-betulus", "Carpinus betulus", "Hornbeam", "column", [0.3, 0.5, 0.8], [1.5, 8], [1.2, 5], "4b", [], { ...leafy, ailments: ["bleeds"], looksWrongButNormal: ["brown leaves that hang on all winter"] }],
-  ["fagus-sylvatica", "Fagus sylvatica", "European beech", "column", [0.2, 0.4, 0.6], [1.5, 9], [1.2, 6], "5a", [], { ...leafy, year: deciduousYear(12, 240), regrowthFromLeaflessWood: "slow", looksWrongButNormal: ["brown leaves that hang on all winter"] }],
-  ["acer-campestre", "Acer campestre", "Field maple|Hedge maple", "column", [0.3, 0.5, 0.8], [1.5, 8], [1.2, 5], "4b", [], { ...leafy, ailments: ["bleeds"] }],
+  ["carpinus-betulus", "Carpinus betulus", "Hornbeam", "column", [0.3, 0.5, 0.8], [1.5, 8], [1.2, 5], "4b", [], { ...leafy, ailments: ["bleeds"], looksWrongButNormal: ["brown leaves that hang on all winter"], year: leafing(0.6, 260) }],
+  ["fagus-sylvatica", "Fagus sylvatica", "European beech", "column", [0.2, 0.4, 0.6], [1.5, 9], [1.2, 6], "5a", [], { ...leafy, year: leafing(0.85, 240), regrowthFromLeaflessWood: "slow", looksWrongButNormal: ["brown leaves that hang on all winter"] }],
+  ["acer-campestre", "Acer campestre", "Field maple|Hedge maple", "column", [0.3, 0.5, 0.8], [1.5, 8], [1.2, 5], "4b", [], { ...leafy, ailments: ["bleeds"], year: leafing(0.6, 260) }],
   ["crataegus-monogyna", "Crataegus monogyna", "Hawthorn", "upright", [0.4, 0.6, 0.9], [1.5, 6], [1.2, 4], "5a", [{ ...springBloom(warm(60), 14, 30, 0.2), weight: 0.3 }], { ...leafy, hazards: ["thorns"], ailments: ["fire-blight"], leastStubM: 0.1, wildlife: ["dense shelter: check for nests before you cut", "berries for birds"] }],
   ["prunus-spinosa", "Prunus spinosa", "Blackthorn|Sloe", "upright", [0.3, 0.6, 0.9], [1.5, 4], [1.5, 3], "4b", [{ ...springBloom(spring(0.2), 14, 40, 0.1), weight: 0.3 }], { ...leafy, hazards: ["thorns"], ailments: ["silver-leaf"], leastStubM: 0.1, wildlife: ["early nectar", "dense shelter: check for nests before you cut"] }],
   ["griselinia-littoralis", "Griselinia littoralis", "Griselinia", "upright", [0.3, 0.5, 0.8], [1.5, 5], [1.2, 3], "8b", [], { ...largeLeaf, never: {}, routineTask: "shear", frost: tender(-2, -9, 0.6) }],

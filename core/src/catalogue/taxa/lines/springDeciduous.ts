@@ -1,5 +1,5 @@
 /** Deciduous shrubs that flower on last season's wood, winter to early summer: cut after bloom, or not at all. */
-import { headed, berries, branch, deciduousYear, kinds, oldBloom, seasonDay, shrub, spring, springBloom, tender, warm, type Base } from "../parts.ts";
+import { leafing, headed, berries, branch, deciduousYear, kinds, oldBloom, seasonDay, shrub, spring, springBloom, tender, warm, type Base } from "../parts.ts";
 
 const base: Base = { ...shrub, group: "spring-shrub", floweringWood: "old", year: deciduousYear(4), leastStubM: 0.3, regimes: ["upkeep", "renewal"], routineTask: "shape", passes: "renewal", blade: branch, sources: ["shrub-calendar", "shrub-renewal", "practice"] };
 /** Slow kinds that keep their branches for life: shaped a little, never renewed from the ground. */
@@ -40,7 +40,7 @@ export const SPRING_DECIDUOUS = kinds(base, [
   ["itea-virginica", "Itea virginica", "Virginia sweetspire", "mound", [0.2, 0.4, 0.6], [0.9, 1.8], [1.2, 2], "5a", [{ ...springBloom(warm(190), 25, 25, 0.7), name: "early summer flowers" }], { shadeVigour: 0.8, looksWrongButNormal: ["suckers that widen the clump", "leaves that hang on, red, until midwinter"] }],
   ["fothergilla-gardenii", "Fothergilla gardenii (and Fothergilla major)", "Fothergilla|Witch alder", "mound", [0.1, 0.2, 0.35], [0.8, 2.5], [0.8, 2], "4b", [springBloom(spring(0.75), 16, 30, 0.9)], slow],
   ["corylopsis-pauciflora", "Corylopsis pauciflora (and others)", "Winter hazel", "vase", [0.15, 0.3, 0.5], [1.2, 3], [1.5, 3], "5b", [springBloom(spring(0.15), 16, 35, 0.3)], slow],
-  ["hamamelis-intermedia", "Hamamelis × intermedia (and Hamamelis mollis)", "Witch hazel", "vase", [0.15, 0.3, 0.45], [2.5, 4], [2.5, 4], "5a", [oldBloom("winter flowers", spring(0, -38), 45, [190, 260], 0.3)], { ...slow, leaf: "deciduous", looksWrongButNormal: ["suckers below the graft: they are another kind, cut them out at their origin"] }],
+  ["hamamelis-intermedia", "Hamamelis × intermedia (and Hamamelis mollis)", "Witch hazel", "vase", [0.15, 0.3, 0.45], [2.5, 4], [2.5, 4], "5a", [oldBloom("winter flowers", spring(0, -38), 45, [190, 260], 0.3)], { ...slow, leaf: "deciduous", looksWrongButNormal: ["suckers below the graft: they are another kind, cut them out at their origin"], year: leafing(0.6) }],
   ["hamamelis-virginiana", "Hamamelis virginiana", "Virginia witch hazel", "vase", [0.2, 0.35, 0.5], [3, 5], [3, 5], "3b", [oldBloom("autumn flowers", { rule: "cooling", meanC: 11 }, 30, [160, 230], 0.3)], slow],
   ["lonicera-fragrantissima", "Lonicera fragrantissima", "Winter honeysuckle", "fountain", [0.4, 0.7, 1.1], [1.5, 2.7], [1.8, 3], "5a", [oldBloom("late winter flowers", spring(-0.35), 40, [200, 270], 0.2)], { wildlife: ["late winter nectar"] }],
   ["lonicera-tatarica", "Lonicera tatarica", "Tatarian honeysuckle", "upright", [0.4, 0.7, 1.1], [2.5, 3.5], [2.5, 3.5], "3a", [springBloom(warm(10), 18, 21, 0.2)], { ...birds }],

@@ -1,5 +1,5 @@
 /** More shrubs that flower on the new wood of the year, or that are grown for young stems and leaf. */
-import { berries, bud, deciduousYear, flushYear, kinds, oldBloom, shortBloom, shrub, springBloom, summerBloom, spring, tender, warm, type Base } from "../parts.ts";
+import { leafing, berries, bud, deciduousYear, flushYear, kinds, oldBloom, shortBloom, shrub, springBloom, summerBloom, spring, tender, warm, type Base } from "../parts.ts";
 
 const base: Base = { ...shrub, group: "summer-shrub", floweringWood: "new", year: deciduousYear(6), leastStubM: 0.15, regimes: ["upkeep", "cutback", "renewal"], routineTask: "shape", passes: "cutback", blade: bud, sources: ["shrub-calendar", "practice"] };
 /** Builds a branched frame that is kept: shaped, thinned, not cut to the ground. */
@@ -75,7 +75,7 @@ export const MORE_SUMMER_SHRUBS = kinds(base, [
   ["aesculus-parviflora", "Aesculus parviflora", "Bottlebrush buckeye", "mound", [0.2, 0.35, 0.5], [2, 3.5], [3, 5], "4b", [shortBloom(513, 25)], { ...frame, passes: "renewal", shadeVigour: 0.9, hazards: ["toxic-clippings"], sources: ["practice", "bloom-order"], looksWrongButNormal: ["suckers that widen the clump"] }],
   ["tamarix-ramosissima", "Tamarix ramosissima", "Summer tamarisk|Salt cedar", "fountain", [0.7, 1.1, 1.6], [2.5, 5], [2.5, 4], "3a", [summerBloom(420, 15)], { ...low, leastStubM: 0.3 }],
   ["sambucus-canadensis", "Sambucus canadensis (and Sambucus nigra)", "Elder|Elderberry|American elder", "upright", [0.9, 1.4, 2], [2, 4], [2, 3.5], "4a", [shortBloom(314, 25), { ...berries(warm(900), 40), weight: 0.3 }], { passes: "renewal", hazards: ["toxic-clippings"], wildlife: ["berries for birds"], sources: ["shrub-renewal", "bloom-order"], leastStubM: 0.15 }],
-  ["cotinus-coggygria", "Cotinus coggygria", "Smokebush", "dome", [0.5, 0.9, 1.4], [2.5, 4.5], [2.5, 4.5], "5a", [{ ...oldBloom("smoke", warm(148), 45, [214, 264], 0.95) }], { floweringWood: "old", regimes: ["upkeep", "renewal"], passes: "shaping", leastStubM: 0.3, hazards: ["irritant-sap"], year: deciduousYear(14), sources: ["practice", "bloom-order"], blade: "For smoke: little, a few shoots at their origin. For large coloured leaves: low each spring, and no smoke that year." }],
+  ["cotinus-coggygria", "Cotinus coggygria", "Smokebush", "dome", [0.5, 0.9, 1.4], [2.5, 4.5], [2.5, 4.5], "5a", [{ ...oldBloom("smoke", warm(148), 45, [214, 264], 0.95) }], { floweringWood: "old", regimes: ["upkeep", "renewal"], passes: "shaping", leastStubM: 0.3, hazards: ["irritant-sap"], year: leafing(0.8), sources: ["practice", "bloom-order"], blade: "For smoke: little, a few shoots at their origin. For large coloured leaves: low each spring, and no smoke that year." }],
   ["rhus-typhina", "Rhus typhina (and Rhus aromatica)", "Sumac", "vase", [0.4, 0.7, 1.1], [1, 5], [1.5, 4], "4a", [{ ...shortBloom(250, 25), weight: 0.4 }], { passes: "renewal", hazards: ["irritant-sap"], leastStubM: 0.1, looksWrongButNormal: ["suckers a long way off"] }],
   [
     "ilex-verticillata",
