@@ -15,7 +15,7 @@ const AILMENT_DAYS = {
   vineSapBefore: 35,
   sapAfter: 20,
   /** An evergreen laurel is rarely taken: from so long before it wakes its wounds close in time. */
-  laurelBefore: 20,
+  laurelBefore: 35,
   /** Its spores fly from September on, in the hemisphere's own year. */
   silverLeafFrom: 243,
 } as const satisfies Record<string, Days>;

@@ -2,6 +2,7 @@
  * Where the place is known too roughly for dates, what is seen leads: around the expected day of the stage that a cut
  * depends on, the answer is to look, not a date. The safer side is to wait until it was seen.
  */
+import { daysBetween } from "../calendar/index.ts";
 import { TASK_TABLE } from "../model/index.ts";
 import { doubtAt, HALF_RANGE_SDS, inCycle, isFlowers, type DisplayYear, type Stage } from "../phenology/index.ts";
 import type { Days } from "../units/index.ts";
@@ -53,6 +54,13 @@ export function signFor(q: Question, day: number, within: Days): Told | null {
   return null;
 }
 
+/** Was it looked for in the weeks before, and not found yet? */
+const sawNotYet = (q: Question): boolean =>
+  q.model
+    .observationsOf(q.plant.id)
+    .some((o) => o.kind === "not-yet" && o.on <= q.on && daysBetween(o.on, q.on) < NOT_YET_HOLDS);
+const NOT_YET_HOLDS: Days = 30;
+
 /** Around the day a stage is expected, where the place leaves that open: wait and look. */
 export function inDoubtFindings(q: Question): readonly Finding[] {
   const { climate } = q.model;
@@ -64,5 +72,9 @@ export function inDoubtFindings(q: Question): readonly Finding[] {
   const expected = stageDate(q, s.day);
   const latest = stageDate(q, s.day + half);
   const opening: Opening = { by: "seen", what, expected, latest };
-  return [finding("wait", "look-first", { what, expected, spreadDays: half }, "place", opening)];
+  // Past half of the range it is over in most years, if nobody saw otherwise: worth a look still, and no waiting.
+  const over = what !== "candles" && inCycle(q.kind.year, q.day) > s.day + half / 2 && !sawNotYet(q);
+  return [
+    finding(over ? "fine" : "wait", "look-first", { what, expected, spreadDays: half }, "place", over ? null : opening),
+  ];
 }

@@ -13,6 +13,8 @@ export const PRICE_ASSUMPTIONS = {
   /** Bare evergreen wood breaks from buds that nobody sees: so many days more until it shoots. */
   latentBudDays: 20,
   hardenDaysLeast: 42,
+  /** Where autumn is too cool to harden by warmth, short days do it within so long. */
+  hardenDaysMost: 80,
   /** Warmth new shoots need to harden, when the flush's own figure is not smaller, °C·day. */
   hardenDegreeDays: 300,
   /** A plant counts as just waking for so long. */
@@ -63,10 +65,10 @@ export const PRICE_ASSUMPTIONS = {
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
   /** So long after the warmest day a cut is late for the year; after that it is early for the next. */
-  lateDays: 135,
+  lateDays: 105,
   redoWeight: 0.3,
   /** Spent flowers may be taken off this many days after bloom where they do not stay on. */
-  spentDays: 45,
+  spentDays: 60,
   /** Part of bloom after which there is something spent. */
   spentFrom: 0.4,
   /** The first flowers of a long display are spent after so many days. */

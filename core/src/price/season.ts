@@ -68,7 +68,10 @@ const LEAP_DAYS = 7;
 
 /** The day by which shoots that a cut on day u of the cycle starts are hard. */
 function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
-  return Math.min(u + 200, Math.max(u + PRICE_ASSUMPTIONS.hardenDaysLeast, c.dayWithWarmth(u, harden)));
+  return Math.min(
+    u + PRICE_ASSUMPTIONS.hardenDaysMost,
+    Math.max(u + PRICE_ASSUMPTIONS.hardenDaysLeast, c.dayWithWarmth(u, harden)),
+  );
 }
 
 /** How far a task cuts into the bare wood of an evergreen, whose answer is slow to come and bared to the frost. */

@@ -5,9 +5,11 @@ import {
   adviseOn,
   CATALOGUE,
   climateNear,
+  conditionFrom,
   date,
   kindCache,
   openGarden,
+  seasonPoint,
   TOWN_ROWS,
   townsFrom,
   UNSAID_PLACE,
@@ -148,6 +150,12 @@ export function answerOf(c: Case): Advice {
     };
     if (!apply[key]) throw new Error(`case ${c.line}: ${key}?`);
     apply[key]();
+  }
+  // What a look makes of its condition is kept with it, as the survey does.
+  if (plant.health !== null) {
+    const day = seasonPoint(date(c.on), place.latitudeDeg < 0 ? "south" : "north").seasonDay;
+    const { condition } = conditionFrom(plant.health, cache.yearOf(CATALOGUE.byId(c.kind)!), day);
+    if (condition !== "healthy") plant = { ...plant, condition, conditionOn: date(c.on) };
   }
   const weather = weatherRows(hot.map((tmaxC) => ({ on: date(c.on), tminC: 20, tmaxC, rainMm: 0 })));
   plant = { ...plant, schools };
