@@ -66,7 +66,7 @@ export const DisplaySchema = z.strictObject({
   flushes: z.boolean().optional(),
   /** Its buds begin when days shorten: what is pinched before that flowers no later, and all of it. */
   shortDays: z.boolean().optional(),
-  /** Its buds stand on spurs near the frame: shortening the long shoots takes none. */
+  /** Its buds stand on spurs near the frame, or low on the shoots: shortening the long ends takes none. */
   onSpurs: z.boolean().optional(),
   /** Berries, hips, seed heads: they follow the flowers, and spent flowers stay for them. */
   fruit: z.boolean().optional(),

@@ -65,7 +65,7 @@ export const PRICE_ASSUMPTIONS = {
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
   /** So long after the warmest day a cut is late for the year; after that it is early for the next. */
-  lateDays: 105,
+  lateDays: 92,
   redoWeight: 0.3,
   /** Spent flowers may be taken off this many days after bloom where they do not stay on. */
   spentDays: 60,

@@ -236,7 +236,7 @@ const TEXTS: Texts = {
   "dead-any-day": () => "Dead wood can go on any day. It costs the plant nothing and does not count.",
   "buds-not-begun": (v) => `The ${v.display} are over and the buds of the next have not begun.`,
   "buds-on-spurs": (v) =>
-    `The buds of its ${v.display} stand on spurs near the frame: shortening the long shoots takes none of them.`,
+    `The buds of its ${v.display} stand low on the shoots or on spurs: shortening the long ends takes none of them.`,
   "few-buds": (v) => `It takes few of the buds of its ${v.display}, or none.`,
   "buds-were-killed": (v) =>
     `Frost took the buds of its ${v.display}, and those of the next have not begun: there are none to lose.`,

@@ -63,7 +63,7 @@ export const SPRING_SHRUBS: readonly TaxonRow[] = [
     leaf: "evergreen",
     floweringWood: "old",
     displays: [
-      headed(springBloom({ rule: "spring", at: -0.1 }, 28, 50, 0.9)),
+      headed(springBloom({ rule: "spring", at: 0.1 }, 28, 50, 0.9)),
       {
         name: "coloured new leaf",
         on: "old",

@@ -12,7 +12,7 @@ export const SUBSHRUBS_AND_GRASSES: readonly TaxonRow[] = [
     leaf: "evergreen",
     floweringWood: "new",
     displays: [{ ...summerBloom(260, 16), name: "flower spikes", ends: { rule: "after", stage: "opens", days: 40 } }],
-    year: { ...deciduousYear(10, 260), dormant: { rule: "cooling", meanC: 6 } },
+    year: { ...deciduousYear(18, 260), dormant: { rule: "cooling", meanC: 6 } },
     growthM: [0.1, 0.2, 0.3],
     matureHeightM: [0.4, 0.8],
     matureWidthM: [0.5, 1],
