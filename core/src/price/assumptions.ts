@@ -10,6 +10,8 @@ export const PRICE_ASSUMPTIONS = {
   youngStemsFlowerless: 0.9,
   /** Days from a cut to new shoots, and least days until these are hard. */
   sproutDays: 10,
+  /** Whole stems taken at the base wake less than shoots that are headed. */
+  renovateWakes: 0.6,
   /** Bare evergreen wood breaks from buds that nobody sees: so many days more until it shoots. */
   latentBudDays: 20,
   hardenDaysLeast: 42,
@@ -72,7 +74,7 @@ export const PRICE_ASSUMPTIONS = {
   /** Part of bloom after which there is something spent. */
   spentFrom: 0.4,
   /** The first flowers of a long display are spent after so many days. */
-  spentAfterDays: 18,
+  spentAfterDays: 14,
   /** Heads that stay through winter may be taken off until so long after growth began. */
   headsUntilDays: 45,
 } as const;

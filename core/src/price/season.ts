@@ -100,6 +100,7 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
   const flushWarmth = c.warmthAt(y.hardens.day) - c.warmthAt(y.wakes.day);
   const harden = Math.min(a.hardenDegreeDays, Math.max(60, flushWarmth));
   const grownFrom = y.seen?.growthFrom ?? Infinity;
+  const woken = plan.task === "renovate" ? a.renovateWakes : 1;
   const latent = Math.round(a.latentBudDays * intoBareEvergreen(taxon, plan.task));
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
@@ -116,7 +117,7 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
       const grows = Math.max(u + latent + a.sproutDays, ownDoing);
       const hard = hardBy(c, harden, u + latent);
       const answers = answered(y, u);
-      const answer = hard > grows ? odds.between(grows, hard) * answers : 0;
+      const answer = hard > grows ? odds.between(grows, hard) * answers * woken : 0;
       // What does not answer any more sleeps on, and wakes at the next warm spell if it is of that kind.
       const chance = wakesWhenCut && answers < 1 ? answer + (1 - answers) * odds.untilWarmest(u + a.wakeDays) : answer;
       out[t] = chance;
