@@ -13,10 +13,7 @@ export const deciduousYear = (wakesAfterFirstLeafDays: number, hardenDegreeDays 
 });
 
 /** Leaves at its own part of the way from the first leaves (0) to lilac bloom (1): in a mild place weeks after the first. */
-export const leafing = (at: number, hardenDegreeDays = 280): Year => ({
-  ...deciduousYear(0, hardenDegreeDays),
-  wakes: { rule: "spring", at },
-});
+export const leafing = (at: number, hardenDegreeDays = 280): Year => ({ ...deciduousYear(0, hardenDegreeDays), wakes: { rule: "spring", at } });
 
 /** Evergreen year with one main flush that starts some days after lilac bloom. */
 export const flushYear = (wakes: number, hardenDegreeDays: number): Year => ({

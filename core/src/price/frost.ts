@@ -1,0 +1,142 @@
+/** What frost may do to what a cut wakes, bares or lays open, for every day of the year. */
+import type { Taxon } from "../catalogue/index.ts";
+import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
+import type { Climate } from "../climate/index.ts";
+import { TASK_TABLE, type Task } from "../model/index.ts";
+import type { DegreeDays } from "../units/index.ts";
+import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
+import { answered, intoBareEvergreen, type Cut } from "./cut.ts";
+
+/**
+ * Days passed over at once where not even what the last of them starts meets frost: chances below the least one are
+ * none. What starts later is hard later, so the span from the first day's shoots to the last day's holds them all.
+ */
+const LEAP_DAYS = 7;
+
+/** The day by which shoots that a cut on day u of the cycle starts are hard. */
+function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
+  return Math.min(
+    u + PRICE_ASSUMPTIONS.hardenDaysMost,
+    Math.max(u + PRICE_ASSUMPTIONS.hardenDaysLeast, c.dayWithWarmth(u, harden)),
+  );
+}
+
+/**
+ * Chance that growth woken by a cut is killed before it is hard, day by day. An easily woken plant answers in its
+ * sleep too, and in spring; a hardy plant's own flush meets the same spring frosts, cut or not: only autumn's are
+ * the cut's doing. So does a flush that was seen to be out: only frosts after it is hard are.
+ */
+function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
+  const a = PRICE_ASSUMPTIONS;
+  const out = sheet.singles();
+  if (!TASK_TABLE[plan.task].wakes || plan.firstStage) return out;
+  const { wakesWhenCut, growthKillC } = taxon.frost;
+  const odds = c.frost(growthKillC);
+  const flushWarmth = c.warmthAt(y.hardens.day) - c.warmthAt(y.wakes.day);
+  const harden = Math.min(a.hardenDegreeDays, Math.max(60, flushWarmth));
+  const grownFrom = y.seen?.growthFrom ?? Infinity;
+  const woken = plan.task === "renovate" ? a.renovateWakes : 1;
+  const latent = Math.round(a.latentBudDays * intoBareEvergreen(taxon, plan.task));
+  for (const { from, to, ahead } of runs)
+    for (let t = from; t < to; t++) {
+      if (asked[t] === 0) continue;
+      const u = t + ahead;
+      if (u >= y.dormant.day) {
+        if (!wakesWhenCut) break;
+        out[t] = odds.untilWarmest(u + a.wakeDays);
+        continue;
+      }
+      const midsummer = c.warmestDay + YEAR_DAYS * turnsBy(u - c.coldestDay);
+      const isOut = u >= grownFrom && u < y.hardens.day;
+      const ownDoing = !wakesWhenCut ? midsummer : isOut ? y.hardens.day : -Infinity;
+      const grows = Math.max(u + latent + a.sproutDays, ownDoing);
+      const hard = hardBy(c, harden, u + latent);
+      const answers = answered(y, u);
+      const answer = hard > grows ? odds.between(grows, hard) * answers * woken : 0;
+      // What does not answer any more sleeps on, and wakes at the next warm spell if it is of that kind.
+      const chance = wakesWhenCut && answers < 1 ? answer + (1 - answers) * odds.untilWarmest(u + a.wakeDays) : answer;
+      out[t] = chance;
+      const last = u + LEAP_DAYS;
+      if (
+        chance < LEAST_CHANCE &&
+        last < y.dormant.day &&
+        odds.between(grows, hardBy(c, harden, last + latent)) < LEAST_CHANCE
+      )
+        t += LEAP_DAYS;
+    }
+  return out;
+}
+
+/** Chance that what the cut bares is damaged by the cold still to come, times how much of it goes. */
+function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
+  const { frameKillC, frameLoss, headsShelterC } = taxon.frost;
+  const heads = plan.task === "deadhead";
+  const limitC = heads ? headsShelterC : frameKillC + plan.frameShiftC;
+  const exposed = heads ? PRICE_ASSUMPTIONS.shelterLoss : TASK_TABLE[plan.task].exposure * frameLoss;
+  const out = sheet.singles();
+  // A first cut that leaves part of the frame is judged by what stays: the rest comes off in any case.
+  const comesOff = plan.firstStage && TASK_TABLE[plan.task].exposure < 1;
+  if (limitC === null || exposed === 0 || comesOff) return out;
+  const odds = c.frost(limitC);
+  for (const { from, to, ahead } of runs)
+    for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++) {
+      if (asked[t] === 0) continue;
+      const u = t + ahead;
+      out[t] = exposed * (heads ? odds.between(u, y.wakes.day + YEAR_DAYS) : odds.untilWarmest(u));
+    }
+  return out;
+}
+
+/**
+ * Chance that frost scorches the inner leaves a trim has just bared: evergreens are not clipped in the frost's weeks,
+ * nor cut hard in those of hard frost.
+ */
+function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
+  const a = PRICE_ASSUMPTIONS;
+  const out = sheet.singles();
+  const hard = intoBareEvergreen(taxon, plan.task);
+  const trim = clippedOver(taxon) && taxon.leaf === "evergreen" && BARES_LEAVES.has(plan.task);
+  if (hard === 0 && !trim) return out;
+  const odds = c.frost(hard > 0 ? a.bitesC : a.scorchC);
+  const small = taxon.group === "subshrub";
+  const winterEnds = c.warmestDay + YEAR_DAYS / 2 + a.winterEndsDays;
+  for (const { from, to, ahead } of runs)
+    for (let t = from; t < to; t++) {
+      const u = t + ahead;
+      // Heaths, heathers and grey leaves are small and hard: sheared as winter ends they come to no harm.
+      const late = u > y.hardens.day && (!small || u < winterEnds);
+      const early = !small && u < y.wakes.day + (hard > 0 ? 0 : a.justWakingDays);
+      if (asked[t] === 1 && (late || early))
+        out[t] = a.scorchLoss * (hard > 0 ? hard * odds.untilWarmest(u) : odds.between(u, u + a.scorchDays));
+    }
+  return out;
+}
+/** Hedges and clipped shapes, and the low evergreens that are sheared after bloom. */
+const clippedOver = (t: Taxon): boolean => t.outline || t.group === "subshrub";
+/** Trims along the outline lay open leaves that have never seen sun or frost. */
+const BARES_LEAVES: ReadonlySet<Task> = new Set(["shear", "tip"]);
+
+/** Chances of harm by frost, day by day. */
+export interface Frost {
+  readonly growth: Float32Array;
+  readonly frame: Float32Array;
+  readonly scorch: Float32Array;
+  readonly risk: Float32Array;
+}
+const EVERY_DAY: Uint8Array = new Uint8Array(YEAR_DAYS).fill(1);
+
+/** @param asked 1 for the days that are worked out; the others stay 0 */
+export function frostOf(cut: Cut, asked = EVERY_DAY): Frost {
+  const a = PRICE_ASSUMPTIONS;
+  const [growth, frame, scorch] = [growthFrost(cut, asked), frameFrost(cut, asked), scorched(cut, asked)];
+  const risk = cut.sheet.singles();
+  const nipped = cut.taxon.frost.frameKillC <= a.hardyFrameC ? a.nippedInSpring : 1;
+  const late = Math.floor(cut.climate.warmestDay) + 1;
+  // Nipped in spring, or asleep, a plant with a hardy frame only shoots again; in autumn it loses what should ripen.
+  for (const { from, to, ahead } of cut.runs)
+    for (let t = from; t < to; t++) {
+      const hurt = t < late ? nipped : 1 - (1 - answered(cut.year, t + ahead)) * (1 - nipped);
+      risk[t] = 1 - (1 - hurt * growth[t]!) * (1 - frame[t]!) * (1 - scorch[t]!);
+    }
+  return { growth, frame, scorch, risk };
+}
