@@ -176,6 +176,7 @@ function displayYear(
   known: Known,
   dormant: SeasonDay,
   follows: boolean,
+  sleeps: boolean,
 ): DisplayYear | null {
   const forecast = stageOf(d.opens, c, known);
   const stays = d.opens.rule === "cooling" || d.opens.rule === "season";
@@ -192,7 +193,10 @@ function displayYear(
     budsBegin: undefined,
   };
   const rawEnds = stageOf(d.ends, c, local);
-  const endDay = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + YEAR_DAYS / 2;
+  const spanned = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + YEAR_DAYS / 2;
+  // Flowers on this season's shoots do not outlast them: where they open late, the cold ends them early.
+  const outlived = sleeps && d.on === "new" && isFlowers(d.name) && d.ends.rule === "after" && opens.day < dormant;
+  const endDay = outlived ? Math.min(spanned, dormant) : spanned;
   const ends = moved(rawEnds, Math.max(opens.day + SHORTEST_DISPLAY, endDay));
   local.ends = ends;
   const budsBegin = d.budsBegin && notTooSoon(d, stageOf(d.budsBegin, c, local));
@@ -265,12 +269,12 @@ export function plantYear(taxon: Taxon, c: SeasonClock, ranges: StageRanges | nu
   known.dormant = dormant;
   const displays: DisplayYear[] = [];
   const tooCoolFor: string[] = [];
+  const sleeps = Number.isFinite(cools.day);
   for (const d of taxon.displays) {
-    const year = displayYear(d, c, known, dormant.day, displays.length > 0);
+    const year = displayYear(d, c, known, dormant.day, displays.length > 0, sleeps);
     if (year) displays.push(year);
     else tooCoolFor.push(d.name);
   }
-  const sleeps = Number.isFinite(cools.day);
   const year = { wakes, hardens, stops, dormant, sleeps, seen: null, displays, tooCoolFor };
   return ranges ? withRanges(year, ranges, c) : year;
 }
