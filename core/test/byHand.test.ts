@@ -44,6 +44,7 @@ import {
   wish,
   buildOf,
 } from "@wren/core";
+import { placeOf } from "./reference/cases.ts";
 import { everyKindAt, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf } from "./support.ts";
 
 const kind = (id: string) => CATALOGUE.byId(id)!;
@@ -198,6 +199,12 @@ describe("reasons keep to their season", () => {
       bySeason(thuja, thuja.plant(id), date("2026-09-05"), task).map((s) => s.verdict);
     expect(new Set(of("thuja-occidentalis", "hard-cutback"))).toEqual(new Set(["never"]));
     expect(of("syringa-vulgaris", "shape")).not.toContain("never");
+    // Of a plant that may be one of two kinds neither may be harmed.
+    const candidates = ["syringa-vulgaris", "thuja-occidentalis"].map((taxonId) => ({ taxonId, share: 0.5 }));
+    const either = plantOf("syringa-vulgaris", { identity: { by: "key", on: date("2026-01-01"), candidates } });
+    const m = modelOf([either]);
+    const verdicts = bySeason(m, m.plant(either.id), date("2026-09-05"), "hard-cutback").map((s) => s.verdict);
+    expect(new Set(verdicts)).toEqual(new Set(["never"]));
   });
 });
 
@@ -413,5 +420,25 @@ test("a stage that waits for cool is found however late in the year it comes", (
       } as never;
       expect(plantYear(taxon, c).dormant.day).toBeCloseTo(day, 0);
     }
+  }
+});
+
+test("a pine's candle may be shortened from ten days after it woke until it hardens, both days counted", () => {
+  const pine = kind("pinus-mugo");
+  const year = plantYear(pine, climate);
+  const { regrowthRisk } = yearOfPrices(pine, year, climate, usualPlan("candle"));
+  const soft = (day: number) => {
+    const u = inCycle(year, day);
+    return u >= year.wakes.day + 10 && u <= year.hardens.day;
+  };
+  for (let day = 0; day < 365; day++) expect([day, regrowthRisk[day] === 0]).toEqual([day, soft(day)]);
+});
+
+test("the warmest day is that of the year's highest smooth maximum, late as it is by the sea", () => {
+  // By the sea the coldest day is late as well.
+  for (const place of [PLACE, placeOf("Lerwick").place, placeOf("Los Angeles").place]) {
+    const c = climateOf(place);
+    const highest = c.tmaxC.indexOf(Math.max(...c.tmaxC));
+    expect(Math.abs(c.warmestDay - highest)).toBeLessThanOrEqual(1);
   }
 });
