@@ -62,7 +62,7 @@ export const PRICE_ASSUMPTIONS = {
   flushMadeDays: 45,
   flushThrownAway: 0.12,
   /** A hard cut that stands open longer than so many days before growth answers it dries back, by so much at most. */
-  standsOpenDays: 75,
+  standsOpenDays: 45,
   standsOpenMost: 0.12,
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
