@@ -442,3 +442,12 @@ test("the warmest day is that of the year's highest smooth maximum, late as it i
     expect(Math.abs(c.warmestDay - highest)).toBeLessThanOrEqual(1);
   }
 });
+
+test("an open day on which nothing need be done is open all the same: its window holds it", () => {
+  const low = plantOf("syringa-vulgaris", { heightM: 1.2, heightOn: date("2026-06-01"), goal: wish("keep-size", 3) });
+  const m = modelOf([low]);
+  const a = adviseOn(m, low.id, date("2026-06-05"), "shape");
+  expect(a.verdict).toBe("no-need");
+  expect(a.window!.opens! <= date("2026-06-05")).toBe(true);
+  expect(a.window!.daysLeft).toBeGreaterThan(0);
+});
