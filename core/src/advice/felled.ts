@@ -16,5 +16,7 @@ export const keepsLeader = (t: Taxon): boolean =>
 export function felledBy(plant: Plant, taxon: Taxon, task: Task): "head-not-felled" | "topping" | null {
   if (isGrafted(plant) && HEADS.has(task)) return "head-not-felled";
   const led = plant.form === "trunk" || (keepsLeader(taxon) && onTrunk(plant, taxon));
-  return TOPS.has(task) && led ? "topping" : null;
+  // A conifer with a leader has no oldest stems to take at the base but the one it stands on.
+  const falls = TOPS.has(task) || (task === "renovate" && keepsLeader(taxon));
+  return falls && led ? "topping" : null;
 }

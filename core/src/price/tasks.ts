@@ -20,7 +20,7 @@ const NEEDS: Partial<Record<Task, Need>> = {
   // Perennials may be sheared over; a grass cut in growth shows its stump for the year.
   shear: { fits: (t) => t.group !== "grass", otherwise: "grass-all-or-nothing" },
   candle: { fits: (t) => t.headOnlyWhileSoft, otherwise: "no-candles" },
-  lift: { fits: (t) => woody(t) && t.matureHeightM[1] > LOW_M.skirt, otherwise: "no-skirt" },
+  lift: { fits: (t) => woody(t) && t.habit !== "tuft" && t.matureHeightM[1] > LOW_M.skirt, otherwise: "no-skirt" },
   "thin-suckers": {
     // A grafted tree suckers from its rootstock; needle trees and low grey leaves do not.
     fits: (t) => woody(t) && t.group !== "conifer" && t.group !== "subshrub",
