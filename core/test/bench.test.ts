@@ -409,6 +409,17 @@ describe("what is refused", () => {
       expect(accepted).toBe(refusal === null);
       expect(remarks.filter(isRefusal).map((r) => r.code)).toEqual(refusal === null ? [] : [refusal]);
     });
+
+    test("one cut in the dead top of a live stem takes nothing alive", () => {
+      const dry = { ...stem("d", 20, { lengthM: 2 }), deadFrom: 0.7 };
+      const headed = (keptM: number) =>
+        tryOut(
+          world,
+          { plant, stems: [stem("a", 20), dry], task: "shape", cuts: [{ cut: "head", stemId: "d", keptM }] },
+          on,
+        ).remarks.map((r) => r.code);
+      expect([headed(1.5).includes("live-waits"), headed(0.8).includes("live-waits")]).toEqual([false, true]);
+    });
   });
 });
 
