@@ -123,6 +123,7 @@ describe("a line of words makes a drawing", () => {
         1,
       ],
     ],
+    ["acer-palmatum", null, "two trunks, 15 branches", (s) => s.map((x) => x.branches.length), [8, 8]],
     [
       "rosa-hybrid-tea",
       null,

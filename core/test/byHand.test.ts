@@ -451,3 +451,16 @@ test("an open day on which nothing need be done is open all the same: its window
   expect(a.window!.opens! <= date("2026-06-05")).toBe(true);
   expect(a.window!.daysLeft).toBeGreaterThan(0);
 });
+
+test("half way through the making of buds, by warmth, a cut costs what is made of them to the power of the table", () => {
+  const lilac = kind("syringa-vulgaris");
+  const year = plantYear(lilac, climate);
+  const { budsBegin, budsSet, display } = year.displays[0]!;
+  const [begin, set] = [climate.warmthAt(budsBegin!.day), climate.warmthAt(budsSet!.day)];
+  const { displays } = yearOfPrices(lilac, year, climate, usualPlan("shape"));
+  const taken = display.atTips + (1 - display.atTips) * 0.33;
+  for (let day = Math.ceil(budsBegin!.day) + 1; day < budsSet!.day; day += 7) {
+    const made = (climate.warmthAt(day) - begin) / (set - begin);
+    expect(displays[0]!.loss[day]).toBeCloseTo(taken * made ** PRICE_ASSUMPTIONS.budsMadeAgain, 5);
+  }
+});
