@@ -21,6 +21,8 @@ export const PRICE_ASSUMPTIONS = {
   hardenDegreeDays: 300,
   /** A plant counts as just waking for so long. */
   justWakingDays: 20,
+  /** Leaves work on while ever fewer cuts are answered: so much longer, as a factor; no day opens between the two waits of autumn. */
+  leavesWorkOn: 1.6,
   /** So long after that it stands in full leaf. */
   fullLeafDays: 40,
   /** Days of cold-season warmth after which an easily woken plant answers a cut. */

@@ -89,7 +89,7 @@ function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   // Leaves that have done their work are worth ever less to it.
   for (const { from, to, ahead } of runs)
     for (let t = Math.max(from, Math.floor(y.stops.day - ahead) + 1); t < to && t + ahead < y.dormant.day; t++)
-      out[t] = whole * answered(y, t + ahead);
+      out[t] = whole * Math.min(1, a.leavesWorkOn * answered(y, t + ahead));
   return out;
 }
 
