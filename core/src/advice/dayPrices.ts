@@ -3,7 +3,7 @@ import { seasonDate, turnsBy, YEAR_DAYS } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
 import { LIMITS, TASK_TABLE, type Verdict } from "../model/index.ts";
 import { inCycle, type DisplayYear } from "../phenology/index.ts";
-import { deadheaded, overLimit, shootsHard, type LimitName } from "../price/index.ts";
+import { deadheaded, overLimit, shootsHard, throwsFlush, type LimitName } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { goalLabel } from "./goals.ts";
 import { isHard, isLive, nextWaking, stageDate, type Question } from "./question.ts";
@@ -188,14 +188,7 @@ export function goodFindings(q: Question): readonly Finding[] {
   if (prices.reserves[q.day]! > 0.05) {
     const waits = free && over(q, "frost") === null ? over(q, "reserves") : null;
     if (waits !== null || isHard(q.task))
-      out.push(
-        finding(
-          waits ?? "fine",
-          "in-full-leaf",
-          { evergreen: q.taxon.leaf === "evergreen" || q.taxon.inLeafCost === 0 },
-          "practice",
-        ),
-      );
+      out.push(finding(waits ?? "fine", "in-full-leaf", { flush: throwsFlush(q.taxon, q.task) > 0 }, "practice"));
   }
   if (prices.standsOpen[q.day]! > LIMITS.bestMargin)
     out.push(finding("fine", "stands-open", { wakes: nextWaking(q) }, "practice"));

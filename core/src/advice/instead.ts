@@ -1,10 +1,19 @@
 /** When it is not the day: what else may be done today and what each costs in flowers and minutes; and which season costs least. */
 import { seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
-import { LIMITS, TASKS, VERDICT_TABLE, VERDICTS, type Plant, type Task, type Verdict } from "../model/index.ts";
+import {
+  isGrafted,
+  LIMITS,
+  TASKS,
+  VERDICT_TABLE,
+  VERDICTS,
+  type Plant,
+  type Task,
+  type Verdict,
+} from "../model/index.ts";
 import type { Share } from "../units/index.ts";
 import { minutesFor, type WorkMinutes } from "../jobsite/index.ts";
 import { type GardenModel, likelyTaxa } from "../garden/index.ts";
-import { type KindYear, isAdvisable, refusalOf } from "../price/index.ts";
+import { type KindYear, isAdvisable, refusalOf, suckers } from "../price/index.ts";
 import { ask, type Question } from "./question.ts";
 
 /** Another task that may be done on the day, with its price. */
@@ -16,9 +25,13 @@ export interface Alternative {
   readonly minutes: WorkMinutes;
 }
 
+/** Suckers are offered where a kind makes them by nature or its stock may: anywhere else only who sees one asks. */
+const isOffered = ({ taxon, plant }: Question, task: Task): boolean =>
+  isAdvisable(taxon, task) && (task !== "thin-suckers" || suckers(taxon) || isGrafted(plant));
+
 /** Other tasks that may be started on the day, what a careful gardener would do of them first. */
 export function alternatives(q: Question, verdictFor: (task: Task) => Verdict): readonly Alternative[] {
-  return TASKS.filter((t) => t !== q.task && t !== "leave" && isAdvisable(q.taxon, t))
+  return TASKS.filter((t) => t !== q.task && t !== "leave" && isOffered(q, t))
     .map((task) => ({ task, verdict: verdictFor(task) }))
     .filter((a) => VERDICT_TABLE[a.verdict].go)
     .map((a): Alternative => ({

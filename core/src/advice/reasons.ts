@@ -90,7 +90,7 @@ export interface ReasonValues {
   "costs-next-display": { display: string; loss: number };
   "delays-display": { display: string; days: number };
   "small-loss": { display: string; loss: number };
-  "in-full-leaf": { evergreen: boolean };
+  "in-full-leaf": { flush: boolean };
   "stands-open": { wakes: PlainDate };
   "goal-leave": object;
   "well-formed": { on: string; stems: number };

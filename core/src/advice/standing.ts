@@ -32,8 +32,7 @@ function standingFindings(q: Question): readonly Finding[] {
   const dead = (q.task === "dead-only" || q.task === "deadhead") && row.deadWood === "wait";
   const takesLive = isLive(q.task) && !isBelowGraft(q.plant, q.task);
   const live = takesLive && row.liveCuts === "wait";
-  const drawsHard = isHard(q.task) || (q.task === "shear" && q.standing === "drought");
-  const hard = drawsHard && row.hardCut === "wait";
+  const hard = (isHard(q.task) && row.hardCut === "wait") || (q.task === "shear" && row.shears === "wait");
   if (!dead && !live && !hard) {
     if (!takesLive) return NOTHING;
     if (q.standing === "second-season") return [finding("fine", "second-season", { cap: q.balance.cap }, row.source)];

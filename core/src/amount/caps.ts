@@ -14,6 +14,8 @@ export interface StandingRow {
   /** Live cuts wait; for what is said in the verdict. */
   readonly liveCuts: "yes" | "wait";
   readonly hardCut: "yes" | "wait";
+  /** Shears over the whole of it, where other live cuts may be made. */
+  readonly shears: "yes" | "wait";
   /** Even dead wood waits: it cannot yet be told from live. */
   readonly deadWood: "yes" | "wait";
   readonly source: SourceId;
@@ -21,21 +23,43 @@ export interface StandingRow {
 
 /** Common practice (the quarter for mature plants: ANSI A300). A row is the whole effect of a standing. */
 export const STANDING_TABLE: Readonly<Record<Standing, StandingRow>> = {
-  healthy: { cap: { times: 1 }, liveCuts: "yes", hardCut: "yes", deadWood: "yes", source: "shrub-third" },
-  "first-season": { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "a300" },
+  healthy: {
+    cap: { times: 1 },
+    liveCuts: "yes",
+    hardCut: "yes",
+    shears: "yes",
+    deadWood: "yes",
+    source: "shrub-third",
+  },
+  "first-season": { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", shears: "yes", deadWood: "yes", source: "a300" },
   "second-season": {
     cap: { at: 0.1 },
     liveCuts: "yes",
     hardCut: "wait",
+    shears: "yes",
     deadWood: "yes",
     source: "practice",
   },
-  stressed: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "practice" },
-  frosted: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "wait", source: "practice" },
-  dieback: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "practice" },
-  drought: { cap: { times: 0.5 }, liveCuts: "yes", hardCut: "wait", deadWood: "yes", source: "practice" },
-  "past-maturity": { cap: { at: 0.25 }, liveCuts: "yes", hardCut: "wait", deadWood: "yes", source: "a300" },
-  unchecked: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", deadWood: "yes", source: "practice" },
+  stressed: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", shears: "yes", deadWood: "yes", source: "practice" },
+  frosted: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", shears: "yes", deadWood: "wait", source: "practice" },
+  dieback: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", shears: "yes", deadWood: "yes", source: "practice" },
+  drought: {
+    cap: { times: 0.5 },
+    liveCuts: "yes",
+    hardCut: "wait",
+    shears: "wait",
+    deadWood: "yes",
+    source: "practice",
+  },
+  "past-maturity": {
+    cap: { at: 0.25 },
+    liveCuts: "yes",
+    hardCut: "wait",
+    shears: "yes",
+    deadWood: "yes",
+    source: "a300",
+  },
+  unchecked: { cap: { at: 0 }, liveCuts: "wait", hardCut: "wait", shears: "yes", deadWood: "yes", source: "practice" },
 };
 
 /** Conditions that end when new growth has been seen after they were noted. */

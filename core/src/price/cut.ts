@@ -42,10 +42,14 @@ export function fillCycle(
     if (from < to) out.fill(value, from, to);
   }
 }
+
 /** How far a task cuts into the bare wood of an evergreen, whose answer is slow to come and bared to the frost. */
 export const intoBareEvergreen = (t: Taxon, task: Task): Share =>
   t.leaf === "evergreen" && t.group !== "subshrub" ? (INTO_WOOD[task] ?? 0) : 0;
-export const INTO_WOOD: Readonly<Partial<Record<Task, Share>>> = { "hard-cutback": 1, renovate: 0.6 };
+/** How far a task throws the spring flush of a kind away that keeps its leaves, or loses nothing else in leaf. */
+export const throwsFlush = (t: Taxon, task: Task): Share =>
+  t.inLeafCost === 0 ? (INTO_WOOD[task] ?? 0) : intoBareEvergreen(t, task);
+const INTO_WOOD: Readonly<Partial<Record<Task, Share>>> = { "hard-cutback": 1, renovate: 0.6 };
 
 /** Between the end of growth and dormancy ever fewer cuts are answered. */
 export function answered(y: PlantYear, u: SeasonDay): Share {

@@ -11,12 +11,13 @@ import { LIMITS, TASK_TABLE, type Task } from "../model/index.ts";
 import { growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type Share } from "../units/index.ts";
 import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
-import { answered, cycleRuns, fillCycle, INTO_WOOD, intoBareEvergreen, type Cut } from "./cut.ts";
+import { answered, cycleRuns, fillCycle, throwsFlush, type Cut } from "./cut.ts";
 import { frostOf, type Frost } from "./frost.ts";
 import { harmOf } from "./harm.ts";
 import { DISPLAY_ROWS, deadTopsDays, displayPrices, type CutPlan, type DisplayPrices } from "./displays.ts";
 import { Sheet } from "./sheet.ts";
 import { deadheaded } from "./tasks.ts";
+
 /** Tasks that shorten the shoot itself, also where buds and branches stand along it to cut to. */
 const SOFT_ONLY: ReadonlySet<Task> = new Set(["candle", "tip"]);
 
@@ -73,7 +74,7 @@ function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   const row = TASK_TABLE[plan.task];
-  const keepsLeaves = taxon.inLeafCost === 0 ? (INTO_WOOD[plan.task] ?? 0) : intoBareEvergreen(taxon, plan.task);
+  const keepsLeaves = throwsFlush(taxon, plan.task);
   const soonest = keepsLeaves > 0 ? a.flushMadeDays : a.justWakingDays;
   const first = y.wakes.day + Math.max(soonest, deadTopsDays(taxon, plan.task));
   // A perennial that flowers in flushes is cut down after the first: it draws less on what lies in its roots.

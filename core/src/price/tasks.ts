@@ -51,6 +51,10 @@ export function refusalOf(taxon: Taxon, task: Task): NeverReason | MisfitCode | 
 export const isAdvisable = (taxon: Taxon, task: Task): boolean =>
   taxon.never[task] === undefined && misfit(taxon, task) === null;
 
+/** Does a kind sucker by nature, so that taking them out is offered without being asked for? */
+export const suckers = (t: Taxon): boolean =>
+  t.regrowthFromLeaflessWood === "yes" && t.regimes.some((r) => r !== "upkeep");
+
 /** Are spent flowers of a kind taken off? Not where they are many and small, nor where fruit follows them. */
 export const deadheaded = (t: Taxon): boolean =>
   t.displays.some((d) => d.spent !== "not-done") && !t.displays.some((d) => d.fruit === true);

@@ -217,7 +217,7 @@ const TEXTS: Texts = {
   "delays-display": (v, say) => `The ${v.display} come about ${say.days(v.days)} later.`,
   "small-loss": (v, say) => `Costs about ${say.percent(v.loss)} of the ${v.display}: hardly to be seen.`,
   "in-full-leaf": (v) =>
-    v.evergreen
+    v.flush
       ? "Its spring flush is made: a hard cut throws it away, and what answers has less of the season. Better as winter ends."
       : "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
   "stands-open": (v, say) =>
