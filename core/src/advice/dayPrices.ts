@@ -11,7 +11,7 @@ import { finding, NOTHING, type Finding } from "./reasons.ts";
 
 /** What a limit calls the day; what opens again soon is not past. */
 function over({ kind, day }: Question, name: LimitName): Verdict | null {
-  const verdict = overLimit(name, kind.prices, kind.year, day);
+  const verdict = overLimit(name, kind, day);
   return verdict === "too-late" && kind.soon[day] === 1 ? "wait" : verdict;
 }
 
@@ -73,7 +73,9 @@ export function woodFindings(q: Question): readonly Finding[] {
   const again = over(q, "redo");
   if (again) {
     const hardens = stageDate(q, u >= year.dormant.day ? year.hardens.day + YEAR_DAYS : year.hardens.day);
-    return [finding(again, "before-flush", { hardens, toCome: prices.redo[q.day]! }, "evergreen-pruning")];
+    // Asleep, all of it is to come, however the price of a winter's trim is reckoned.
+    const toCome = u >= year.dormant.day ? 1 : prices.redo[q.day]!;
+    return [finding(again, "before-flush", { hardens, toCome }, "evergreen-pruning")];
   }
   return NOTHING;
 }

@@ -74,10 +74,9 @@ function deadOrAsleep(q: Question): readonly Finding[] {
   const expected = toldFrom(q);
   if (told === "none")
     return [finding("wait", "dead-not-told", { expected: null }, "practice", seen("growth", expected))];
-  const { prices, year } = q.kind;
-  const verdict = overLimit("untold", prices, year, q.day);
+  const verdict = overLimit("untold", q.kind, q.day);
   if (verdict) return [finding(verdict, "dead-not-told", { expected }, "practice")];
-  return prices.untold[q.day]! > 0 ? [finding("fine", "dead-maybe", {}, "practice")] : NOTHING;
+  return q.kind.prices.untold[q.day]! > 0 ? [finding("fine", "dead-maybe", {}, "practice")] : NOTHING;
 }
 
 /** The school that cuts a weak whip low in its first winter. */

@@ -9,7 +9,7 @@ import { LIMITS, VERDICT_TABLE, VERDICTS, type Task, type Verdict } from "../mod
 import { plantYear, type PlantYear } from "../phenology/index.ts";
 import type { CutPlan } from "./displays.ts";
 import type { Days } from "../units/index.ts";
-import { DAY_LIMIT_TABLE, LIMITS_BUT_FROST, pricedVerdict } from "./limits.ts";
+import { closedByHarm, FEW_DAYS, pricedVerdict, runsOf, type PricedYear } from "./limits.ts";
 import { sheetRows, yearOfPrices, type YearOfPrices } from "./season.ts";
 import { Sheet } from "./sheet.ts";
 
@@ -24,6 +24,8 @@ export interface KindYear {
   readonly open: Uint8Array;
   /** True when even the best days cost a display. */
   readonly neverFree: boolean;
+  /** The limit of harm that closes each day, as runs too short to plan by were settled. */
+  readonly closedBy: Uint8Array;
   /** 1 where the next open day is near: such a day is not past, it waits. */
   readonly soon: Uint8Array;
 }
@@ -42,12 +44,13 @@ function leastHarm({ harm }: YearOfPrices, verdicts: Uint8Array, marked: Uint8Ar
   return least;
 }
 
-/** Verdicts by each day's own prices. */
-function pricedVerdicts(y: PlantYear, p: YearOfPrices, out: Uint8Array): Uint8Array {
-  const fixed = FIXED[p.task];
+/** Verdicts by each day's prices. */
+function pricedVerdicts(k: PricedYear, out: Uint8Array): Uint8Array {
+  const { task, spent } = k.prices;
+  const fixed = FIXED[task];
   if (fixed) return out.fill(CODE[fixed]);
-  const idle = p.task === "deadhead";
-  for (let d = 0; d < YEAR_DAYS; d++) out[d] = CODE[idle && !p.spent[d] ? "no-need" : pricedVerdict(y, p, d)];
+  const idle = task === "deadhead";
+  for (let d = 0; d < YEAR_DAYS; d++) out[d] = CODE[idle && !spent[d] ? "no-need" : pricedVerdict(k, d)];
   return out;
 }
 
@@ -59,17 +62,19 @@ function markBest(p: YearOfPrices, verdicts: Uint8Array): Uint8Array {
   return verdicts;
 }
 
-/** Rows of a sheet for prices, verdicts and open days. */
-export const kindRows = (displays: number): number => sheetRows(displays) + 2;
+/** Rows of a sheet for prices, verdicts, open days, and what settles them. */
+export const kindRows = (displays: number): number => sheetRows(displays) + 4;
 
-/** Marks the days that no limit but frost's would keep closed: the same limits as the verdict's, the dear one left for last. */
-function markFreeButFrost(p: YearOfPrices, open: Uint8Array): void {
-  open.fill(1);
-  for (const { of, most } of LIMITS_BUT_FROST) {
-    const prices = of(p);
-    for (let d = 0; d < YEAR_DAYS; d++) if (prices[d]! > most) open[d] = 0;
+/** Marks the days that frost is asked for: open but for it, and those about them, which settle short runs at their edges. */
+function markForFrost(harmed: Uint8Array, p: YearOfPrices, marks: Uint8Array): Uint8Array {
+  const free = (d: number): boolean => harmed[d] === 0 && p.worstLoss[d]! <= LIMITS.flowerLoss;
+  let last = -Infinity;
+  for (let d = -FEW_DAYS; d < YEAR_DAYS + FEW_DAYS; d++) {
+    if (free((d + YEAR_DAYS) % YEAR_DAYS)) last = d;
+    const about = d - FEW_DAYS;
+    if (about >= 0 && last >= about - FEW_DAYS) marks[about] = 1;
   }
-  if (p.task === "deadhead") for (let d = 0; d < YEAR_DAYS; d++) if (p.spent[d] === 0) open[d] = 0;
+  return marks;
 }
 
 /** Where no day is open because all cost flowers, opens those of least harm; says whether it is so. */
@@ -95,10 +100,17 @@ export function openYearOf(
   const open = sheet.bytes();
   const fixed = FIXED[plan.task];
   if (fixed) return { prices, open: open.fill(GO[CODE[fixed]]!), neverFree: false };
-  markFreeButFrost(prices, open);
-  const frostRisk = prices.frostRiskOn(open);
-  for (let d = 0; d < YEAR_DAYS; d++) if (frostRisk[d]! > DAY_LIMIT_TABLE.frost.most) open[d] = 0;
-  const neverFree = !open.includes(1) && openLeastCostly(prices, pricedVerdicts(year, prices, sheet.bytes()), open);
+  const closedBy = closedByHarm(prices, sheet.bytes(), (harmed) =>
+    prices.frostRiskOn(markForFrost(harmed, prices, sheet.bytes())),
+  );
+  const idle = plan.task === "deadhead";
+  for (let d = 0; d < YEAR_DAYS; d++)
+    open[d] = Number(
+      closedBy[d] === 0 && prices.worstLoss[d]! <= LIMITS.flowerLoss && !(idle && prices.spent[d] === 0),
+    );
+  if (open.includes(1)) return { prices, open, neverFree: false };
+  const k = { prices, year, closedBy: closedByHarm(prices, closedBy) };
+  const neverFree = openLeastCostly(prices, pricedVerdicts(k, sheet.bytes()), open);
   return { prices, open, neverFree };
 }
 
@@ -115,16 +127,27 @@ function soonOpen(open: Uint8Array): Uint8Array {
   }
   return soon;
 }
+/** What opens again soon is not past, it waits; nor is it past for only some days before it waits. */
+function lateWaits(priced: Uint8Array, soon: Uint8Array): void {
+  const late = priced.map((v, d) => Number(v === CODE["too-late"] && soon[d] === 0));
+  for (const [from, days, isLate] of runsOf(late)) {
+    const then = (from + days) % YEAR_DAYS;
+    const waitsThen = priced[then] === CODE.wait || (priced[then] === CODE["too-late"] && soon[then] === 1);
+    if (isLate && days < FEW_DAYS && waitsThen) for (let d = from; d < from + days; d++) soon[d % YEAR_DAYS] = 1;
+  }
+  for (let d = 0; d < YEAR_DAYS; d++) if (soon[d] === 1 && priced[d] === CODE["too-late"]) priced[d] = CODE.wait;
+}
 
 /** Prices and verdicts of a task on a kind at a place. Cache it: it serves every plant of the kind. */
 export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year = plantYear(taxon, climate)): KindYear {
   const sheet = new Sheet(kindRows(year.displays.length));
   const prices = yearOfPrices(taxon, year, climate, plan, sheet);
-  const priced = pricedVerdicts(year, prices, sheet.bytes());
+  const closedBy = closedByHarm(prices, sheet.bytes());
+  const priced = pricedVerdicts({ prices, year, closedBy }, sheet.bytes());
   const open = sheet.bytes();
   for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[priced[d]!]!;
   const neverFree = openLeastCostly(prices, priced, open);
   const soon = soonOpen(open);
-  for (let d = 0; d < YEAR_DAYS; d++) if (soon[d] === 1 && priced[d] === CODE["too-late"]) priced[d] = CODE.wait;
-  return { taxon, year, prices, verdicts: markBest(prices, priced), open, neverFree, soon };
+  lateWaits(priced, soon);
+  return { taxon, year, prices, closedBy, verdicts: markBest(prices, priced), open, neverFree, soon };
 }
