@@ -69,7 +69,7 @@ export const kindRows = (displays: number): number => sheetRows(displays) + 4;
 function markForFrost(harmed: Uint8Array, p: YearOfPrices, marks: Uint8Array): Uint8Array {
   const free = (d: number): boolean => harmed[d] === 0 && p.worstLoss[d]! <= LIMITS.flowerLoss;
   let last = -Infinity;
-  for (let d = -FEW_DAYS; d < YEAR_DAYS + FEW_DAYS; d++) {
+  for (let d = 0 - FEW_DAYS; d < YEAR_DAYS + FEW_DAYS; d++) {
     if (free((d + YEAR_DAYS) % YEAR_DAYS)) last = d;
     const about = d - FEW_DAYS;
     if (about >= 0 && last >= about - FEW_DAYS) marks[about] = 1;
