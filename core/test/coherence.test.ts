@@ -108,7 +108,7 @@ const opens = (v: Verdict): "go" | "waits" | "costs" => (VERDICT_TABLE[v].go ? "
 const FIFTH = 5;
 
 test.each(TEN.map((name, i) => [name, i] as const))(
-  "%s: nothing opens for less than a week between two waits, nor is past for less before it waits",
+  "%s: nothing opens for less than a week between two waits, nor is past between them, nor for some days before one",
   (name, turn) => {
     const climate = climateOf(placeOf(name).place);
     const wrong: string[] = [];
@@ -119,9 +119,9 @@ test.each(TEN.map((name, i) => [name, i] as const))(
         for (const [from, days, is, before, after] of runs(verdicts.map(opens)))
           if (is === "go" && before === "waits" && after === "waits" && days < WEEK)
             wrong.push(`${taxon.id}, ${task}: ${verdicts[from]} for ${days} days from day ${from}`);
-        for (const [from, days, v, , after] of runs(verdicts))
-          if (v === "too-late" && after === "wait" && days < WEEK)
-            wrong.push(`${taxon.id}, ${task}: past for ${days} days from day ${from}, then it waits`);
+        for (const [from, days, v, before, after] of runs(verdicts))
+          if (v === "too-late" && after === "wait" && (days < WEEK || before === "wait"))
+            wrong.push(`${taxon.id}, ${task}: ${before}, past for ${days} days from day ${from}, then it waits`);
       }
     }
     expect(wrong).toEqual([]);

@@ -151,48 +151,44 @@ export function goodFindings(q: Question): readonly Finding[] {
     return prices.spent[q.day] ? [finding("best", "spent-flowers", {}, "practice")] : [nothingSpent(q.taxon)];
   if (!isLive(q.task)) return NOTHING;
   const verdict = q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine";
-  const out: Finding[] = [];
+  const good: Finding[] = [];
   const free = over(q, "flowers") === null;
   const old = year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5);
   const fresh = year.displays.find((d) => d.display.on === "new");
-  if (q.taxon.headOnlyWhileSoft) out.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
+  if (q.taxon.headOnlyWhileSoft) good.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
   else if (q.taxon.outline)
-    out.push(
+    good.push(
       u >= year.hardens.day && u < year.dormant.day
         ? finding(verdict, "flush-hardened", {}, "evergreen-pruning")
         : finding(verdict, "flush-to-come", { allYear: !year.sleeps }, "practice"),
     );
   else if (free && old && lostNow(q, old))
-    out.push(finding(verdict, "buds-were-killed", { display: old.display.name }, "record"));
+    good.push(finding(verdict, "buds-were-killed", { display: old.display.name }, "record"));
   else if (free && old && betweenBloomAndBuds(old, u))
-    out.push(finding(verdict, "buds-not-begun", { display: old.display.name }, "shrub-calendar"));
+    good.push(finding(verdict, "buds-not-begun", { display: old.display.name }, "shrub-calendar"));
   else if (free && old)
-    out.push(
+    good.push(
       finding(verdict, old.display.onSpurs ? "buds-on-spurs" : "few-buds", { display: old.display.name }, "practice"),
     );
-  else if (free && fresh && (u >= year.dormant.day || u < year.wakes.day + 14))
-    out.push(
-      finding(
-        verdict,
-        growthIsOut(q) || u < year.dormant.day || lossOf(q, fresh.display.name) > 0.02
-          ? "growth-just-out"
-          : "before-growth",
-        { display: fresh.display.name },
-        "shrub-calendar",
-      ),
-    );
-  else if (
+  else if (free && fresh && (u >= year.dormant.day || u < year.wakes.day + 14)) {
+    const { name } = fresh.display;
+    const lost = lossOf(q, name) > 0.02;
+    const out = growthIsOut(q) || u < year.dormant.day;
+    // Asleep, what is lost is this year's that still stands, and the loss is told.
+    if (out || !lost)
+      good.push(finding(verdict, out ? "growth-just-out" : "before-growth", { display: name }, "shrub-calendar"));
+  } else if (
     free &&
     fresh &&
     [u, u + YEAR_DAYS].some((d) => d >= fresh.ends.day && d < fresh.ends.day + AFTER_BLOOM_DAYS)
   )
-    out.push(finding(verdict, "after-bloom", { display: fresh.display.name }, q.taxon.sources[0]!));
+    good.push(finding(verdict, "after-bloom", { display: fresh.display.name }, q.taxon.sources[0]!));
   if (prices.reserves[q.day]! > 0.05) {
     const waits = free && over(q, "frost") === null ? over(q, "reserves") : null;
     if (waits !== null || isHard(q.task))
-      out.push(finding(waits ?? "fine", "in-full-leaf", { flush: throwsFlush(q.taxon, q.task) > 0 }, "practice"));
+      good.push(finding(waits ?? "fine", "in-full-leaf", { flush: throwsFlush(q.taxon, q.task) > 0 }, "practice"));
   }
   if (prices.standsOpen[q.day]! > LIMITS.bestMargin)
-    out.push(finding("fine", "stands-open", { wakes: nextWaking(q) }, "practice"));
-  return out;
+    good.push(finding(over(q, "standsOpen") ?? "fine", "stands-open", { wakes: nextWaking(q) }, "practice"));
+  return good;
 }

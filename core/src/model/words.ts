@@ -129,6 +129,8 @@ export const LIMITS = {
   untold: 0.6,
   /** What a hard cut in full leaf may cost the plant's reserves; above it waits until the plant sleeps. */
   reserves: 0.2,
+  /** What a hard cut may lose by standing open until growth answers it. */
+  standsOpen: 0.15,
   /** How far above the year's least harm still counts as best. */
   bestMargin: 0.05,
   /** A stem at least this thick is a professional's, mm (common practice: over about 10 cm). */

@@ -47,6 +47,8 @@ export const PRICE_ASSUMPTIONS = {
   /** A kind that wakes so long after the first leaves is thought dead every spring; leaves tell so long after it woke. */
   wakesLateDays: 12,
   leavesTellDays: 10,
+  /** So long before the coldest day leaves are down where no winter brings sleep. */
+  bareBeforeDays: 35,
   /** From so much of its frame lost to winter on, a kind dies back as a rule. */
   diesBack: 0.2,
   /** Dry-country kinds rest from so long before the warmest day until so long after it. */
@@ -66,6 +68,9 @@ export const PRICE_ASSUMPTIONS = {
   /** A hard cut that stands open longer than so many days before growth answers it dries back, by so much at most. */
   standsOpenDays: 45,
   standsOpenMost: 0.12,
+  /** Of low grey leaves, which rot back sooner than wood dries. */
+  lowStandsOpenDays: 20,
+  lowStandsOpenMost: 0.25,
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
   /** So long after the warmest day a cut is late for the year; after that it is early for the next. */

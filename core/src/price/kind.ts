@@ -127,14 +127,16 @@ function soonOpen(open: Uint8Array): Uint8Array {
   }
   return soon;
 }
-/** What opens again soon is not past, it waits; nor is it past for only some days before it waits. */
+/** What opens again soon is not past, it waits; nor is it past between two waits, or for only some days before one. */
 function lateWaits(priced: Uint8Array, soon: Uint8Array): void {
   const late = priced.map((v, d) => Number(v === CODE["too-late"] && soon[d] === 0));
-  for (const [from, days, isLate] of runsOf(late)) {
-    const then = (from + days) % YEAR_DAYS;
-    const waitsThen = priced[then] === CODE.wait || (priced[then] === CODE["too-late"] && soon[then] === 1);
-    if (isLate && days < FEW_DAYS && waitsThen) for (let d = from; d < from + days; d++) soon[d % YEAR_DAYS] = 1;
-  }
+  const waits = (d: number): boolean => {
+    const v = priced[(d + YEAR_DAYS) % YEAR_DAYS]!;
+    return v === CODE.wait || (v === CODE["too-late"] && late[(d + YEAR_DAYS) % YEAR_DAYS] === 0);
+  };
+  for (const [from, days, isLate] of runsOf(late))
+    if (isLate && waits(from + days) && (days < FEW_DAYS || waits(from - 1)))
+      for (let d = from; d < from + days; d++) soon[d % YEAR_DAYS] = 1;
   for (let d = 0; d < YEAR_DAYS; d++) if (soon[d] === 1 && priced[d] === CODE["too-late"]) priced[d] = CODE.wait;
 }
 

@@ -40,6 +40,7 @@ export const DAY_LIMIT_TABLE = {
   redo: { of: (p) => p.redo, most: LIMITS.redo, verdict: () => "wait" },
   flowers: { of: (p) => p.worstLoss, most: LIMITS.flowerLoss, verdict: () => "costs-flowers" },
   reserves: { of: (p) => p.reserves, most: LIMITS.reserves, verdict: () => "wait" },
+  standsOpen: { of: (p) => p.standsOpen, most: LIMITS.standsOpen, verdict: () => "wait" },
 } as const satisfies Readonly<Record<string, DayLimit>>;
 export type LimitName = keyof typeof DAY_LIMIT_TABLE;
 const NAMES = Object.keys(DAY_LIMIT_TABLE) as readonly LimitName[];

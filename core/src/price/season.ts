@@ -100,15 +100,18 @@ function standsOpen({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const out = sheet.singles();
   if (TASK_TABLE[plan.task].exposure < 1 || taxon.leaf === "herbaceous" || !y.sleeps) return out;
   const answers = y.wakes.day + YEAR_DAYS;
+  // Low grey leaves are cut hard when growth begins, not in winter (RHS, group 10).
+  const low = taxon.group === "subshrub";
+  const [days, most] = low ? [a.lowStandsOpenDays, a.lowStandsOpenMost] : [a.standsOpenDays, a.standsOpenMost];
   for (const { from, to, ahead } of runs)
     for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++)
-      out[t] = a.standsOpenMost * clampShare((answers - (t + ahead)) / a.standsOpenDays - 1);
+      out[t] = most * clampShare((answers - (t + ahead)) / days - 1);
   return out;
 }
 
 /**
  * How far dead wood cannot be told from live: 1 while a plant that dies back or wakes late sleeps, or one of dry country
- * rests; a half while a hardy one is bare, when only the surely dead may go.
+ * rests; a half while a hardy one is bare, or one in a mild winter, when only the surely dead may go.
  */
 function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
@@ -119,6 +122,11 @@ function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32
     const asleep = late || taxon.frost.frameLoss >= a.diesBack ? 1 : 0.5;
     fillCycle(out, runs, y.wakes.day, y.wakes.day + a.leavesTellDays, asleep);
     fillCycle(out, runs, y.dormant.day, Infinity, asleep);
+  } else if (taxon.leaf === "deciduous" && taxon.restsInDrought !== true) {
+    // Winters too mild for sleep bare it all the same, for some weeks about the coldest day.
+    const bare = Math.min(y.dormant.day, c.warmestDay + YEAR_DAYS / 2 - a.bareBeforeDays);
+    fillCycle(out, runs, y.wakes.day, y.wakes.day + a.leavesTellDays, 0.5);
+    fillCycle(out, runs, bare, Infinity, 0.5);
   }
   if (taxon.restsInDrought === true && plan.knows !== "watered")
     out.fill(1, Math.max(0, Math.floor(c.warmestDay) - a.restsBeforeDays), Math.floor(c.warmestDay) + a.restsAfterDays);

@@ -87,7 +87,7 @@ const TEXTS: Texts = {
       ? "What is dead cannot be told from what only sleeps: mark what looks dead, and take it when growth shows."
       : `It sleeps, and what is dead cannot be told from what will wake: mark what looks dead, and take it when growth shows, about ${say.date(v.expected)}. Brown under the bark down to the base, or brittle: that may go.`,
   "dead-maybe": () =>
-    "It sleeps: take only what is surely dead, brittle or brown under the bark, and mark the rest until leaves show.",
+    "It is bare: take only what is surely dead, brittle or brown under the bark, and mark the rest until leaves show.",
   "dead-tops-off": () =>
     "It grows from the base only and the rest is brown: the dead tops come off now, down to the new growth.",
   "loss-accepted": (v, say) =>

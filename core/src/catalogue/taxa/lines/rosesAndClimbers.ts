@@ -50,7 +50,7 @@ export const CLEMATIS = kinds(clematis, [
   ["clematis-tangutica", "Clematis tangutica", "Golden clematis", "climber", [1.5, 2.5, 4], [3, 5], [1.5, 3], "4a", [summerBloom(520, 12), { ...berries(warm(1100), 90, "silky seed heads"), weight: 0.3 }], { ...groupThree }],
   ["clematis-terniflora", "Clematis terniflora", "Sweet autumn clematis", "climber", [2, 3, 4], [4, 8], [2, 4], "5a", [shortBloom(1050, 30, "late summer flowers")], { ...groupThree }],
   ["clematis-texensis", "Clematis texensis", "Scarlet clematis", "climber", [1, 1.6, 2.4], [1.8, 3], [0.8, 1.5], "5a", [summerBloom(420, 13)], groupThree],
-  ["clematis-integrifolia", "Clematis integrifolia (and Clematis heracleifolia)", "Herbaceous clematis", "mound", [0.5, 0.8, 1.1], [0.6, 1.2], [0.6, 1.2], "3b", [summerBloom(220, 13)], { ...groupThree, leaf: "herbaceous", regimes: ["cutback"], leastStubM: 0.03, never: { shape: "grass-all-or-nothing" }, blade: "Old stems to the ground before the new ones show." }],
+  ["clematis-integrifolia", "Clematis integrifolia (and Clematis heracleifolia)", "Herbaceous clematis", "mound", [0.5, 0.8, 1.1], [0.6, 1.2], [0.6, 1.2], "3b", [summerBloom(220, 13)], { ...groupThree, leaf: "herbaceous", regimes: ["cutback"], leastStubM: 0.03, blade: "Old stems to the ground before the new ones show." }],
 ]);
 
 const climber: Base = { ...shrub, group: "climber", floweringWood: "old", year: deciduousYear(8), leastStubM: 0.3, regimes: ["upkeep", "renewal", "framework"], routineTask: "shape", passes: "framework", looksWrongButNormal: ["little growth in the first two years"], blade: branch, sources: ["rhs", "practice"] };
