@@ -3,7 +3,7 @@ import { addDays } from "../calendar/index.ts";
 import { heightOf } from "../garden/index.ts";
 import { LIMITS, type Danger, type Plant } from "../model/index.ts";
 import type { Days } from "../units/index.ts";
-import { nearestWireM, REACH_LIMITS, workHeight } from "../jobsite/index.ts";
+import { nearestWireM, proFromM, REACH_LIMITS, workHeight } from "../jobsite/index.ts";
 import { isLive, type Question } from "./question.ts";
 import { finding, NOTHING, type Finding } from "./reasons.ts";
 
@@ -60,8 +60,8 @@ function dangersOn({ plant, on }: Question): ReadonlyMap<Danger, Plant["dangers"
 function atHeight(q: Question, dangers: ReturnType<typeof dangersOn>): readonly Finding[] {
   const { heightM } = heightOf(q.model, q.plant, q.on);
   const workM = workHeight(q.plant, q.taxon, q.task, heightM);
-  if (workM >= REACH_LIMITS.stepM)
-    return [finding("ask-a-pro", "out-of-reach", { heightM: workM, limitM: REACH_LIMITS.stepM }, "practice")];
+  const limitM = proFromM(q.plant, q.taxon, q.task);
+  if (workM >= limitM) return [finding("ask-a-pro", "out-of-reach", { heightM: workM, limitM }, "practice")];
   if (workM <= REACH_LIMITS.groundM) return NOTHING;
   const under = [...dangers.keys()].find((d) => DANGER_TABLE[d].makes === "height");
   return under

@@ -9,6 +9,8 @@ export const REACH_LIMITS = {
   groundM: 2.5,
   /** From a ladder's or trestle's safe step, both feet low and both hands free; above it is a professional's. */
   stepM: 5,
+  /** The same where limbs are sawn off: no heavy wood comes down beside a ladder. */
+  sawM: 3.5,
   /** Shoulder height: no saw above it. */
   shoulderM: 1.5,
 } as const;
@@ -44,6 +46,10 @@ const ON_TRUNK: ReadonlySet<Form> = new Set(["trunk", "standard", "weeping", "po
 /** Is the plant grown on a trunk? Where nobody said, a tree or a cone is. */
 export const onTrunk = (plant: Pick<Plant, "form">, taxon: Taxon): boolean =>
   plant.form === null ? taxon.habit === "tree" || taxon.habit === "cone" : ON_TRUNK.has(plant.form);
+
+/** From how high up a task is a professional's, m: lower where limbs of a tree are sawn off. */
+export const proFromM = (plant: Pick<Plant, "form">, taxon: Taxon, task: Task): Metres =>
+  task === "hard-cutback" && onTrunk(plant, taxon) ? REACH_LIMITS.sawM : REACH_LIMITS.stepM;
 
 /** How high above the ground a task is done on a plant of a height, m; 0 where nothing is cut. */
 export const workHeight = (plant: Pick<Plant, "form">, taxon: Taxon, task: Task, heightM: Metres): Metres =>

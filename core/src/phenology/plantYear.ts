@@ -92,7 +92,7 @@ function firstCooler(c: SeasonClock, meanC: Celsius): SeasonDay {
 const cooling = new WeakMap<SeasonClock, Map<Celsius, SeasonDay>>();
 
 /** First day past midsummer with a mean below the limit; Infinity when it never gets so cool. */
-function coolingDay(c: SeasonClock, meanC: Celsius): SeasonDay {
+export function coolingDay(c: SeasonClock, meanC: Celsius): SeasonDay {
   let known = cooling.get(c);
   if (!known) cooling.set(c, (known = new Map<Celsius, SeasonDay>()));
   let day = known.get(meanC);

@@ -47,6 +47,8 @@ export const PRICE_ASSUMPTIONS = {
   /** A kind that wakes so long after the first leaves is thought dead every spring; leaves tell so long after it woke. */
   wakesLateDays: 12,
   leavesTellDays: 10,
+  /** Leaves are down when days are cooler than this, °C. */
+  leavesFallC: 10,
   /** So long before the coldest day leaves are down where no winter brings sleep. */
   bareBeforeDays: 35,
   /** From so much of its frame lost to winter on, a kind dies back as a rule. */

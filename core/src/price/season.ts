@@ -8,7 +8,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Climate } from "../climate/index.ts";
 import { LIMITS, TASK_TABLE, type Task } from "../model/index.ts";
-import { growthDone, type PlantYear } from "../phenology/index.ts";
+import { coolingDay, growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type Share } from "../units/index.ts";
 import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { answered, cycleRuns, fillCycle, throwsFlush, type Cut } from "./cut.ts";
@@ -109,6 +109,13 @@ function standsOpen({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   return out;
 }
 
+/** Leaves come down before the wood sleeps; where no winter brings sleep, some weeks before the coldest day. */
+const leavesFall = (c: Climate): SeasonDay =>
+  Math.min(
+    coolingDay(c, PRICE_ASSUMPTIONS.leavesFallC),
+    c.warmestDay + YEAR_DAYS / 2 - PRICE_ASSUMPTIONS.bareBeforeDays,
+  );
+
 /**
  * How far dead wood cannot be told from live: 1 while a plant that dies back or wakes late sleeps, or one of dry country
  * rests; a half while a hardy one is bare, or one in a mild winter, when only the surely dead may go.
@@ -117,16 +124,13 @@ function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   if (plan.task !== "dead-only" || plan.knows === "told" || taxon.leaf === "herbaceous") return out;
-  if (y.sleeps && taxon.leaf !== "evergreen") {
+  const sheds = taxon.leaf === "deciduous" && taxon.restsInDrought !== true;
+  if (sheds || (y.sleeps && taxon.leaf !== "evergreen")) {
     const late = y.wakes.day > c.spring.leaf + a.wakesLateDays;
-    const asleep = late || taxon.frost.frameLoss >= a.diesBack ? 1 : 0.5;
+    const asleep = y.sleeps && (late || taxon.frost.frameLoss >= a.diesBack) ? 1 : 0.5;
     fillCycle(out, runs, y.wakes.day, y.wakes.day + a.leavesTellDays, asleep);
+    if (sheds) fillCycle(out, runs, Math.min(y.dormant.day, leavesFall(c)), Infinity, 0.5);
     fillCycle(out, runs, y.dormant.day, Infinity, asleep);
-  } else if (taxon.leaf === "deciduous" && taxon.restsInDrought !== true) {
-    // Winters too mild for sleep bare it all the same, for some weeks about the coldest day.
-    const bare = Math.min(y.dormant.day, c.warmestDay + YEAR_DAYS / 2 - a.bareBeforeDays);
-    fillCycle(out, runs, y.wakes.day, y.wakes.day + a.leavesTellDays, 0.5);
-    fillCycle(out, runs, bare, Infinity, 0.5);
   }
   if (taxon.restsInDrought === true && plan.knows !== "watered")
     out.fill(1, Math.max(0, Math.floor(c.warmestDay) - a.restsBeforeDays), Math.floor(c.warmestDay) + a.restsAfterDays);
