@@ -1,9 +1,16 @@
 /** How much may go: caps by condition, as a table. */
 import type { SourceId } from "../catalogue/index.ts";
-import { seasonPoint, type Hemisphere, type PlainDate } from "../calendar/index.ts";
+import {
+  daysBetween,
+  seasonPoint,
+  YEAR_DAYS,
+  type Hemisphere,
+  type PlainDate,
+  type SeasonDay,
+} from "../calendar/index.ts";
 import type { Condition, Observation, Plant } from "../model/index.ts";
 import { showsGrowth, type PlantYear } from "../phenology/index.ts";
-import type { Share } from "../units/index.ts";
+import type { Days, Share } from "../units/index.ts";
 
 /** A plant's standing on a day: what was surveyed, and what its age makes of it. */
 export type Standing = Condition | "first-season" | "second-season";
@@ -68,14 +75,36 @@ export const waitsForGrowth = (s: Standing): s is (typeof UNTIL_GROWTH)[number] 
 
 /** Growing seasons a plant has finished by a day, counted by the days on which growth stops; null when planted at an unknown time. */
 export function seasonsFinished(plant: Plant, year: PlantYear, h: Hemisphere, on: PlainDate): number | null {
-  if (plant.plantedOn === null) return null;
-  return seasonsEnded(year, h, on) - seasonsEnded(year, h, plant.plantedOn);
+  return plant.plantedOn === null ? null : timesPassed(year.stops.day, plant.plantedOn, h, on);
 }
 
-/** A running number of the seasons whose growth has stopped; a season day past 364 belongs to the cycle that began the year before. */
-function seasonsEnded(year: PlantYear, h: Hemisphere, d: PlainDate): number {
-  const p = seasonPoint(d, h);
-  return Math.floor(p.seasonYear + (p.seasonDay - year.stops.day) / 365) + 1;
+/** How often a day of the season was passed; one past 364 belongs to the cycle that began the year before. */
+function timesPassed(seasonDay: SeasonDay, since: PlainDate, h: Hemisphere, on: PlainDate): number {
+  const count = (d: PlainDate): number => {
+    const p = seasonPoint(d, h);
+    return Math.floor(p.seasonYear + (p.seasonDay - seasonDay) / YEAR_DAYS);
+  };
+  return count(on) - count(since);
+}
+
+/** What was noted holds so long when nobody looks again: no dry spell lasts a year, and after one nobody knows. */
+const HOLDS: Readonly<Record<"drought" | "frosted" | "untilGrowth", Days>> = {
+  drought: 90,
+  frosted: 90,
+  untilGrowth: YEAR_DAYS,
+};
+
+/** The condition that what was noted leaves a plant in on a day, or that it was not looked at for too long. */
+function heldOn(plant: Plant, year: PlantYear, h: Hemisphere, on: PlainDate): Condition | "lapsed" {
+  const { condition, conditionOn } = plant;
+  if (conditionOn === null) return condition;
+  const age = daysBetween(conditionOn, on);
+  if (age < 0 || (condition === "drought" && age > HOLDS.drought)) return "healthy";
+  if (!waitsForGrowth(condition)) return condition;
+  if (age > HOLDS.untilGrowth) return "lapsed";
+  // Once shoots have hardened, what frost killed can be told: the dead may go.
+  const told = age > HOLDS.frosted && timesPassed(year.hardens.day, conditionOn, h, on) > 0;
+  return condition === "frosted" && told ? "dieback" : condition;
 }
 
 /** Was new growth seen after the condition was noted, up to a day? */
@@ -98,9 +127,11 @@ export function standingOn(
   h: Hemisphere,
   on: PlainDate,
 ): Standing {
-  const noted = plant.conditionOn === null || plant.conditionOn <= on ? plant.condition : "healthy";
-  const surveyed =
-    waitsForGrowth(noted) && growthSeenSince(plant, observations, plant.conditionOn, on) ? "healthy" : noted;
+  const noted = heldOn(plant, year, h, on);
+  const grows =
+    (noted === "lapsed" || waitsForGrowth(noted)) && growthSeenSince(plant, observations, plant.conditionOn, on);
+  const surveyed = grows ? "healthy" : noted;
+  if (surveyed === "lapsed") return "unchecked";
   if (waitsForGrowth(surveyed)) return surveyed;
   const finished = seasonsFinished(plant, year, h, on);
   if (finished !== null && finished <= 0) return "first-season";

@@ -130,12 +130,12 @@ const TEXTS: Texts = {
   "second-season": (v, say) => `Second season after planting: at most ${say.percent(v.cap)} of its live growth.`,
   stressed: () => "It is under stress. Dead wood only until you have seen new growth.",
   frosted: () =>
-    "Just frosted: wait until frost danger has passed and growth shows how far back to go. Look for swelling buds low on the stems and at the base, and for green under the bark; what looks dead may not be.",
+    "Frost has hurt it: wait until frost danger has passed and growth shows how far back to go. Look for swelling buds low on the stems and at the base, and for green under the bark; what looks dead may not be.",
   dieback: () => "Much has died back. Dead wood only until you have seen where it grows again.",
   drought: () => "In drought it cannot answer a hard cut or the shears. Wait for rain, or water it well first.",
   "drought-half": (v, say) =>
     `In drought it can spare half of what it else could, ${say.percent(v.cap)} in twelve months. Water it first, or wait for rain.`,
-  unchecked: () => "You do not know its history. Check its health first: scratch a stem, look for new growth.",
+  unchecked: () => "Nobody knows how it has fared. Check its health first: scratch a stem, look for new growth.",
   "past-maturity-hard": () =>
     "Past its prime, it may not answer a cut to the ground. Renew it by its oldest stems over three or four years.",
   "past-maturity": (v, say) => `Past its prime: take no more than ${say.percent(v.cap)} in twelve months.`,
