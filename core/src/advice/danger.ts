@@ -1,5 +1,5 @@
 /** What could hurt somebody, or what the law decides: it comes before everything else, whatever the task is called. */
-import { addDays } from "../calendar/index.ts";
+import { addDays, daysBetween, seasonDate, type PlainDate, type SeasonDay } from "../calendar/index.ts";
 import { heightOf } from "../garden/index.ts";
 import { LIMITS, type Danger, type Plant } from "../model/index.ts";
 import type { Days } from "../units/index.ts";
@@ -37,6 +37,13 @@ export const DANGER_TABLE: Readonly<Record<Danger, DangerRow>> = {
 
 /** From eggs to fledging, for the birds of gardens. */
 const FLEDGES_DAYS: Days = 35;
+/** By mid-October (mid-April in the south) the second brood has flown: a nest that nobody looked at since is an old one. */
+const BROODS_END: SeasonDay = 290;
+const isOldNest = (q: Question, noted: PlainDate): boolean => {
+  const { seasonYear, seasonDay } = q.model.season(noted);
+  const ends = seasonDate(seasonDay < BROODS_END ? seasonYear : seasonYear + 1, BROODS_END, q.model.climate.hemisphere);
+  return q.on > ends && daysBetween(noted, q.on) > 2 * FLEDGES_DAYS;
+};
 
 /** What was named among the things that it touches, as a danger. */
 const TOUCHED_DANGER: Readonly<Partial<Record<Plant["touches"][number]["what"], Danger>>> = {
@@ -82,9 +89,10 @@ function seenDangers(q: Question, dangers: ReturnType<typeof dangersOn>): readon
       case "nest": {
         const empty = q.model.observationsOf(q.plant.id).findLast((o) => o.kind === "nest-empty" && o.on <= q.on);
         if (empty && on !== null && empty.on >= on) break;
+        if (on !== null && isOldNest(q, on)) break;
         const expected = addDays(on ?? q.on, FLEDGES_DAYS);
         const opening = { by: "seen", what: "fledged", expected, latest: expected } as const;
-        out.push(finding("wait", "bird-nest", { expected }, "practice", opening));
+        out.push(finding("wait", "bird-nest", { expected, flown: expected < q.on }, "practice", opening));
         break;
       }
       case "first":

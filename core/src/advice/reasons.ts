@@ -11,7 +11,7 @@ export interface ReasonValues {
   danger: { danger: Danger };
   "danger-first": { danger: Danger };
   "law-first": { danger: Danger };
-  "bird-nest": { expected: string };
+  "bird-nest": { expected: string; flown: boolean };
   "out-of-reach": { heightM: number; limitM: number };
   "high-over": { danger: Danger; heightM: number };
   "from-a-step": { heightM: number; limitM: number };

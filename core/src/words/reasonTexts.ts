@@ -65,7 +65,7 @@ const TEXTS: Texts = {
   "danger-first": (v) => DANGERS[v.danger],
   "law-first": (v) => DANGERS[v.danger],
   "bird-nest": (v, say) =>
-    `Birds nest in it: wait until the young have flown, about ${say.date(v.expected)}. In many places disturbing a nest is an offence; local law decides.`,
+    `Birds nest in it: ${v.flown ? `the young should have flown, about ${say.date(v.expected)}. Look whether the nest is empty, and say so` : `wait until the young have flown, about ${say.date(v.expected)}`}. In many places disturbing a nest is an offence; local law decides.`,
   "out-of-reach": (v, say) =>
     `This is done about ${say.length(v.heightM)} above the ground, more than the ${say.length(v.limitM)} that are reached from a ladder's safe step. ${CALL}`,
   "high-over": (v, say) =>

@@ -126,7 +126,12 @@ export function answerOf(c: Case): Advice {
     const apply: Readonly<Record<string, () => void>> = {
       h: () => (plant = { ...plant, heightM: Number(value) }),
       form: () => (plant = { ...plant, form: value as Plant["form"] }),
-      hazard: () => (plant = { ...plant, dangers: [{ what: what as Plant["dangers"][number]["what"], on: date(on) }] }),
+      // With no day said it is seen on the day that is asked about.
+      hazard: () =>
+        (plant = {
+          ...plant,
+          dangers: [{ what: what as Plant["dangers"][number]["what"], on: date(value.includes("@") ? on : c.on) }],
+        }),
       planted: () => (plant = { ...plant, plantedOn: value === "unknown" ? null : date(value) }),
       cond: () => (plant = { ...plant, condition: what as Plant["condition"], conditionOn: date(on) }),
       growth: () => observations.push(seenOn(plant.id, on, { kind: "growth-seen", where: what as "base" })),
