@@ -93,13 +93,15 @@ function bloomRuns(d: DisplayYear): readonly BloomRun[] {
   return runs;
 }
 
-/** Cuts that leave this part of a shoot leave its spurs. */
+/** Cuts that leave this part of a shoot leave its spurs; shears cannot choose. */
 const SPURS_FROM: Share = 0.75;
+const leavesSpurs = ({ task, depth }: CutPlan): boolean =>
+  task !== "shear" && (depth ?? TASK_TABLE[task].depth) < SPURS_FROM;
 
 /** Share of a display's buds that stand in what the cut takes. */
 const budsTaken = (plan: CutPlan, atTips: Share, onSpurs = false): Share => {
   const row = TASK_TABLE[plan.task];
-  if (onSpurs && (plan.depth ?? row.depth) < SPURS_FROM) return 0;
+  if (onSpurs && leavesSpurs(plan)) return 0;
   return (plan.reach ?? row.reach) * (atTips + (1 - atTips) * (plan.depth ?? row.depth));
 };
 
