@@ -124,6 +124,17 @@ describe("a line of words makes a drawing", () => {
       ],
     ],
     ["acer-palmatum", null, "two trunks, 15 branches", (s) => s.map((x) => x.branches.length), [8, 8]],
+    // Round the trunk by the golden angle, the second trunk's a sixth of a turn on.
+    [
+      "acer-palmatum",
+      null,
+      "two trunks, 8 branches",
+      (s) => s.map((x) => x.branches.slice(0, 3).map((b) => b.turnDeg)),
+      [
+        [0, 138, 275],
+        [60, 198, 335],
+      ],
+    ],
     [
       "rosa-hybrid-tea",
       null,

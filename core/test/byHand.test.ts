@@ -20,7 +20,9 @@ import {
   outlook,
   MINUTES_DOUBT,
   PACE_ASSUMPTIONS,
+  plainBranch,
   plainStem,
+  plantsYear,
   plantYear,
   PRICE_ASSUMPTIONS,
   renewals,
@@ -44,6 +46,7 @@ import {
   wish,
   buildOf,
 } from "@wren/core";
+import { apart } from "../src/stems/rubbing.ts";
 import { placeOf } from "./reference/cases.ts";
 import { everyKindAt, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf } from "./support.ts";
 
@@ -463,4 +466,26 @@ test("half way through the making of buds, by warmth, a cut costs what is made o
     const made = (climate.warmthAt(day) - begin) / (set - begin);
     expect(displays[0]!.loss[day]).toBeCloseTo(taken * made ** PRICE_ASSUMPTIONS.budsMadeAgain, 5);
   }
+});
+
+test("a stage between two that were written down follows the one before it, not the one after", () => {
+  const lilac = plantOf("syringa-vulgaris");
+  const on = date("2026-06-20");
+  const of = (...seen: Parameters<typeof seenOn>[]) =>
+    plantsYear(modelOf([lilac], { observations: seen.map((s) => seenOn(...s)) }), lilac, on).displays[0]!;
+  const usual = of();
+  const day = (d: number): string => seasonDate(2026, Math.round(d), "north");
+  const early: Parameters<typeof seenOn> = [lilac.id, addDays(date(day(usual.opens.day)), -45), { id: "a" }];
+  const over: Parameters<typeof seenOn> = [lilac.id, day(usual.ends.day + 4), { id: "b", kind: "last-flower" }];
+  const [alone, both] = [of(early), of(early, over)];
+  expect(alone.opens.day).toBeLessThan(usual.opens.day - 3);
+  expect(both.opens.day).toBeCloseTo(alone.opens.day, 6);
+  expect(both.ends.day).toBeCloseTo(Math.round(usual.ends.day + 4), 6);
+});
+
+test("branches that would rub are turned aside by 17° each way in turn, the first ones stand", () => {
+  const build = buildOf(kind("acer-palmatum"));
+  const branch = plainBranch(0.5, 12, 0.6);
+  const stem = { ...plainStem("s1", 60, 3), branches: [branch, branch, branch] };
+  expect(apart(stem, 1, build).map((b) => b.turnDeg)).toEqual([0, 343, 17]);
 });
