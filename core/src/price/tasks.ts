@@ -22,8 +22,12 @@ const NEEDS: Partial<Record<Task, Need>> = {
   candle: { fits: (t) => t.headOnlyWhileSoft, otherwise: "no-candles" },
   lift: { fits: (t) => woody(t) && t.habit !== "tuft" && t.matureHeightM[1] > LOW_M.skirt, otherwise: "no-skirt" },
   "thin-suckers": {
-    // A grafted tree suckers from its rootstock; needle trees and low grey leaves do not.
-    fits: (t) => woody(t) && t.group !== "conifer" && t.group !== "subshrub",
+    // A grafted tree suckers from its rootstock; needle trees, low grey leaves and what never breaks from bare wood do not.
+    fits: (t) =>
+      woody(t) &&
+      t.group !== "conifer" &&
+      t.group !== "subshrub" &&
+      (t.regrowthFromLeaflessWood !== "no" || t.habit === "tree"),
     otherwise: "no-suckers",
   },
   "reduce-for-wind": {

@@ -2,6 +2,7 @@
 import type { Condition, Health } from "../model/index.ts";
 import { inCycle, type PlantYear } from "../phenology/index.ts";
 import type { SeasonDay } from "../calendar/index.ts";
+import type { Days } from "../units/index.ts";
 
 /** What a look at the health showed. */
 export type HealthSign =
@@ -12,6 +13,7 @@ export type HealthSign =
   | "drought"
   | "weak"
   | "asleep"
+  | "stopped"
   | "not-yet-due"
   | "some-dead"
   | "disease"
@@ -33,6 +35,8 @@ interface Seen {
   readonly h: Health;
   /** Leafless by its own calendar, cold or drought. */
   readonly asleep: boolean;
+  /** Its shoots have stopped for the year, and it keeps its leaves yet. */
+  readonly stopped: boolean;
   /** By now its kind has normally begun to grow here, with its spread. */
   readonly growthDue: boolean;
 }
@@ -51,7 +55,7 @@ const CONDITION_ROWS: readonly {
   {
     sign: "late-no-growth",
     condition: "stressed",
-    holds: ({ h, asleep, growthDue }) => noGrowth(h) && growthDue && !asleep,
+    holds: ({ h, growthDue }) => noGrowth(h) && growthDue,
   },
   { sign: "drought", condition: "drought", holds: ({ h }) => h.drought },
   { sign: "weak", condition: "past-maturity", holds: ({ h }) => h.weak },
@@ -59,18 +63,23 @@ const CONDITION_ROWS: readonly {
 /** Worth saying whatever the condition. */
 const REMARK_ROWS: readonly { readonly sign: HealthSign; readonly holds: (s: Seen) => boolean }[] = [
   { sign: "asleep", holds: ({ h, asleep }) => noGrowth(h) && asleep },
-  { sign: "not-yet-due", holds: ({ h, asleep, growthDue }) => noGrowth(h) && !asleep && !growthDue },
+  { sign: "stopped", holds: ({ h, stopped }) => noGrowth(h) && stopped },
+  { sign: "not-yet-due", holds: (s) => noGrowth(s.h) && !s.asleep && !s.stopped && !s.growthDue },
   { sign: "growth-shows", holds: ({ h }) => grows(h) },
   { sign: "some-dead", holds: ({ h }) => h.deadShare > SOME_DEAD && h.deadShare <= MUCH_DEAD },
   { sign: "disease", holds: ({ h }) => h.disease },
   { sign: "sparse-foot", holds: ({ h }) => h.sparseFoot },
 ];
 
+/** So long after shoots have stopped nothing new is to be seen, and its absence says nothing. */
+const STOPPED_DAYS: Days = 30;
+
 /** Sleeping or waking with a spread of days: before that nothing may be concluded from missing growth. */
 function seenBy(h: Health, year: PlantYear, seasonDay: SeasonDay): Seen {
   const u = inCycle(year, seasonDay);
   const asleep = u >= year.dormant.day;
-  return { h, asleep, growthDue: !asleep && u > year.wakes.latest };
+  const stopped = !asleep && u > year.stops.day + STOPPED_DAYS;
+  return { h, asleep, stopped, growthDue: !asleep && !stopped && u > year.wakes.latest };
 }
 
 /**

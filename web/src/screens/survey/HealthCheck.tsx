@@ -43,6 +43,7 @@ const SIGN_TEXTS: Readonly<Record<HealthSign, string>> = {
   drought: "In drought: half of the usual cap, and no hard cut.",
   weak: "Past its prime: a quarter at most.",
   asleep: "Leafless, and asleep by its own calendar: that is not dead.",
+  stopped: "Its shoots have stopped for the year: that nothing new shows is no sign.",
   "not-yet-due": "No growth yet, but it is not due yet either.",
   "growth-shows": "It grows: that shows where it lives.",
   "some-dead": "Some dead wood: take it out, it does not count.",
