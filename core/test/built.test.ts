@@ -468,6 +468,16 @@ describe("a wish is answered as practice answers it (common practice, written be
     );
     expect([ids(of("dead")), of("ends")]).toEqual([["s18", "s19", "s20"], [{ cut: "dead-heads", pass: "ends" }]]);
   });
+  test("a skirt is lifted by a hand's reach a year, and never past a third of the height", () => {
+    const words = "one trunk, crown from 20 cm, 24 branches";
+    const lifted = (heightM: number): number => {
+      const { of } = proposed("acer-palmatum", words, { heightM, widthM: 2.5 }, "lift", "2026-06-20");
+      return of("lift").reduce((m, c) => (c.cut === "lift" ? Math.max(m, c.clearM) : m), 0);
+    };
+    expect(lifted(1.2)).toBeGreaterThan(0.2);
+    expect(lifted(1.2)).toBeLessThanOrEqual(0.4 + 1e-9);
+    expect(lifted(3)).toBeGreaterThan(0.5);
+  });
   test("upright: what is thinner than a pencil goes first, a third at most; the rest is cut level", () => {
     const words = "18 stems: 10 middling, 8 thin";
     const more = { heightM: 1.3, widthM: 1.3, goal: wish("upright") };
