@@ -351,7 +351,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate, drawn = Inf
       widthM: p.size[1],
       plantedOn: planted,
       condition: p.condition ?? "healthy",
-      conditionOn: p.condition ? drySummer : null,
+      conditionOn: p.condition === "stressed" ? drySummer : p.condition ? measured : null,
       goal: wish(p.goal[0], p.goal[1]),
       powerLineM: p.powerLineM ?? null,
       thickestStemMm: p.thickestMm ?? null,
