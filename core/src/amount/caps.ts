@@ -87,11 +87,11 @@ function timesPassed(seasonDay: SeasonDay, since: PlainDate, h: Hemisphere, on: 
   return count(on) - count(since);
 }
 
-/** What was noted holds so long when nobody looks again: no dry spell lasts a year, and after one nobody knows. */
+/** What was noted holds so long when nobody looks again: no dry spell lasts a year; after a whole season nobody knows. */
 const HOLDS: Readonly<Record<"drought" | "frosted" | "untilGrowth", Days>> = {
   drought: 90,
   frosted: 90,
-  untilGrowth: YEAR_DAYS,
+  untilGrowth: 1.5 * YEAR_DAYS,
 };
 
 /** The condition that what was noted leaves a plant in on a day, or that it was not looked at for too long. */

@@ -337,7 +337,6 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate, drawn = Inf
     return on < today ? on : day(p.planted[0] + 1, p.planted[1]);
   };
   const measured = day(1, "11-01") < today ? day(1, "11-01") : today;
-  const drySummer = day(0, "08-10") < today ? day(0, "08-10") : day(1, "08-10");
   const plants = PLANTS.map((p): Plant => {
     const planted = plantedOn(p);
     return {
@@ -351,7 +350,7 @@ export function demoGardenBy(catalogue: Catalogue, today: PlainDate, drawn = Inf
       widthM: p.size[1],
       plantedOn: planted,
       condition: p.condition ?? "healthy",
-      conditionOn: p.condition === "stressed" ? drySummer : p.condition ? measured : null,
+      conditionOn: p.condition ? measured : null,
       goal: wish(p.goal[0], p.goal[1]),
       powerLineM: p.powerLineM ?? null,
       thickestStemMm: p.thickestMm ?? null,
