@@ -38,6 +38,8 @@ export function FollowUpRow({ step, named = false }: Props) {
   const { label } = plant;
   const seenAt = { plantId: plant.id, on: seenDay(plant, on, today()), where: null };
   const { title } = CHAIN_TEXTS[step.chain];
+  // Nobody sees a day to come.
+  const seeable = on <= today();
   return (
     <li className="follow-up">
       <p className="strong">
@@ -46,7 +48,7 @@ export function FollowUpRow({ step, named = false }: Props) {
       </p>
       <p>{followUpText(step, say)}</p>
       <div className="presses">
-        {presses(step).map(([text, seen]) => (
+        {(seeable ? presses(step) : []).map(([text, seen]) => (
           <button
             key={text}
             type="button"
@@ -56,7 +58,8 @@ export function FollowUpRow({ step, named = false }: Props) {
             {text}
           </button>
         ))}
-        {step.chain === "layers-lift" &&
+        {seeable &&
+          step.chain === "layers-lift" &&
           step.state !== "coming" &&
           LIFTED.map((n) => (
             <button

@@ -68,7 +68,8 @@ function Seen({ plantId, waitsFor }: { readonly plantId: string; readonly waitsF
   const { change, model } = useGarden();
   const write = useSeen();
   const { on } = useDay();
-  if (waitsFor === null) return null;
+  // Nobody sees a day to come.
+  if (waitsFor === null || on > today()) return null;
   const plant = model.plant(plantId);
   const { label } = plant;
   const day = seenDay(plant, on, today());
