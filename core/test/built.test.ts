@@ -875,7 +875,7 @@ describe("passes by architecture and wish", () => {
       const edge = aim.lines[0]!.cutAtM;
       for (const s of after)
         for (const b of s.branches)
-          for (const p of branchRun(s, b, build)) expect(0 - p.y).toBeLessThanOrEqual(edge + 0.06);
+          for (const p of branchRun(s, b, build)) expect(0 - p.y).toBeLessThanOrEqual(edge + 0.03);
       // Nothing that stood behind it was cut.
       for (const w of wanted)
         if (w.cut.cut === "branch-off" || w.cut.cut === "branch-back") {

@@ -489,3 +489,9 @@ test("branches that would rub are turned aside by 17° each way in turn, the fir
   const stem = { ...plainStem("s1", 60, 3), branches: [branch, branch, branch] };
   expect(apart(stem, 1, build).map((b) => b.turnDeg)).toEqual([0, 343, 17]);
 });
+
+test("in a winter too mild for sleep coloured stems show all the same", () => {
+  const mild = climateOf(placeOf("San Francisco").place);
+  for (const id of ["cornus-sericea", "cornus-alba", "salix-alba-stems"])
+    expect(plantYear(kind(id), mild).displays.map((d) => d.display.name)).toEqual(["coloured winter stems"]);
+});

@@ -173,6 +173,8 @@ describe("hold, let go, renew, move or replace", () => {
     const lilac = CATALOGUE.byId("syringa-vulgaris")!;
     const kinds = kindsThatFit(CATALOGUE, lilac, 1.5, "6b");
     expect(kinds.length).toBeGreaterThan(0);
+    const [tallest] = kinds;
+    expect(kindsThatFit(CATALOGUE, lilac, tallest!.matureHeightM[1], "6b")).toContain(tallest);
     for (const k of kinds)
       expect([k.matureHeightM[1] <= 1.5, k.coldestZone <= "6b", k.floweringWood, k.leaf]).toEqual([
         true,
