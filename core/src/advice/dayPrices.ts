@@ -141,6 +141,20 @@ function nothingSpent(t: Taxon): Finding {
   return finding("no-need", "not-deadheaded", { fruit }, "practice");
 }
 
+/** What makes a day good for what flowers on shoots of the year. */
+function onNewWood(q: Question, fresh: DisplayYear, u: number, verdict: "best" | "fine"): readonly Finding[] {
+  const { year } = q.kind;
+  const display = fresh.display.name;
+  if (u >= year.dormant.day || u < year.wakes.day + 14) {
+    const out = growthIsOut(q) || u < year.dormant.day;
+    if (out) return [finding(verdict, "growth-just-out", { display }, "shrub-calendar")];
+    // Asleep, what is lost is this year's that still stands, and the loss is told.
+    return lossOf(q, display) > 0.02 ? NOTHING : [finding(verdict, "before-growth", { display }, "shrub-calendar")];
+  }
+  const past = [u, u + YEAR_DAYS].some((d) => d >= fresh.ends.day && d < fresh.ends.day + AFTER_BLOOM_DAYS);
+  return past ? [finding(verdict, "after-bloom", { display }, q.taxon.sources[0]!)] : NOTHING;
+}
+
 /** Why a good day is good, in the words of what makes it so. */
 export function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
@@ -170,19 +184,7 @@ export function goodFindings(q: Question): readonly Finding[] {
     good.push(
       finding(verdict, old.display.onSpurs ? "buds-on-spurs" : "few-buds", { display: old.display.name }, "practice"),
     );
-  else if (free && fresh && (u >= year.dormant.day || u < year.wakes.day + 14)) {
-    const { name } = fresh.display;
-    const lost = lossOf(q, name) > 0.02;
-    const out = growthIsOut(q) || u < year.dormant.day;
-    // Asleep, what is lost is this year's that still stands, and the loss is told.
-    if (out || !lost)
-      good.push(finding(verdict, out ? "growth-just-out" : "before-growth", { display: name }, "shrub-calendar"));
-  } else if (
-    free &&
-    fresh &&
-    [u, u + YEAR_DAYS].some((d) => d >= fresh.ends.day && d < fresh.ends.day + AFTER_BLOOM_DAYS)
-  )
-    good.push(finding(verdict, "after-bloom", { display: fresh.display.name }, q.taxon.sources[0]!));
+  else if (free && fresh) good.push(...onNewWood(q, fresh, u, verdict));
   if (prices.reserves[q.day]! > 0.05) {
     const waits = free && over(q, "frost") === null ? over(q, "reserves") : null;
     if (waits !== null || isHard(q.task))
