@@ -4,6 +4,7 @@
 //   npm run mutants -- 3,17    only those by number
 //   npm run mutants -- list    which they are
 import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
 import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, relative, sep } from "node:path";
@@ -12,7 +13,6 @@ import { bin, ensureModules, root } from "./lib.mjs";
 ensureModules();
 // On a fresh machine it is there only from here on.
 const { default: ts } = await import("typescript");
-const COUNT = 70;
 const SEED = 20261128;
 const WANTED = 0.85;
 /** Rooms whose lines decide something; data, texts and the demo have tests of their own. */
@@ -38,17 +38,6 @@ const ROOMS = {
   weather: 1,
   towns: 3,
 };
-
-/** A generator of numbers 0–1 (mulberry32). */
-function random(seed) {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const SWAPS = {
   "<": "<=",
@@ -106,14 +95,30 @@ const filesIn = (dir) =>
     .sort()
     .map((f) => join(dir, f));
 
+/**
+ * So many places of each room, drawn by a hash of the line and of what is changed in it: the list stays the same while
+ * those lines do, whatever else is written around them.
+ */
 function chosen() {
-  const next = random(SEED);
-  const all = [];
-  for (const [room, n] of Object.entries(ROOMS)) {
-    const here = filesIn(join(root, "core/src", room)).flatMap(places);
-    for (let i = 0; i < n; i++) all.push(...here.splice(Math.floor(next() * here.length), 1));
-  }
-  return all.slice(0, COUNT);
+  const lineOf = new Map();
+  const drawn = (m) => {
+    if (!lineOf.has(m.file)) lineOf.set(m.file, readFileSync(m.file, "utf8"));
+    const text = lineOf.get(m.file);
+    const from = text.lastIndexOf("\n", m.from - 1) + 1;
+    const to = text.indexOf("\n", m.from);
+    const line = text.slice(from, to);
+    const at = m.from - from - (line.length - line.trimStart().length);
+    const place = [SEED, relative(root, m.file), line.trim(), at, m.was, m.put];
+    return createHash("sha1").update(place.join("\0")).digest("hex");
+  };
+  return Object.entries(ROOMS).flatMap(([room, n]) =>
+    filesIn(join(root, "core/src", room))
+      .flatMap(places)
+      .map((m) => ({ m, hash: drawn(m) }))
+      .toSorted((a, b) => (a.hash < b.hash ? -1 : 1))
+      .slice(0, n)
+      .map(({ m }) => m),
+  );
 }
 
 /** A copy of what the tests of core need, so that the work tree is left alone. */

@@ -6,6 +6,7 @@ import {
   date,
   demoGarden,
   HEDGE_HEADINGS,
+  hedgeIssues,
   hedgeTable,
   lengthOf,
   readHedges,
@@ -302,6 +303,17 @@ describe("a table of hedges", () => {
       ["table-text-long", "line 4"],
       ["table-id-twice", "line 5"],
     ]);
+    // Ground may rise by as much as it goes along, and no more.
+    const [first, , ...others] = garden.hedges[0]!.posts;
+    const up = { ...others[0]!, alongM: first!.alongM + 0.5, groundM: first!.groundM + 0.5 };
+    for (const [groundM, codes] of [
+      [up.groundM, []],
+      [up.groundM + 0.01, ["slope-steep"]],
+    ] as const) {
+      const hedge = { ...garden.hedges[0]!, posts: [first!, { ...up, groundM }], stretches: [], gaps: [] };
+      const slope = hedgeIssues(hedge, [], CATALOGUE).map((i) => i.code);
+      expect(slope.filter((c) => c === "slope-steep")).toEqual(codes);
+    }
     const steep = read([HEDGE_HEADINGS, yew.with(6, "9")]);
     expect(steep.ok ? [] : steep.issues.map((i) => [i.code, i.path[0]])).toEqual([["slope-steep", "line 2"]]);
   });
