@@ -100,10 +100,10 @@ const filesIn = (dir) =>
  * those lines do, whatever else is written around them.
  */
 function chosen() {
-  const lineOf = new Map();
+  const texts = new Map();
   const drawn = (m) => {
-    if (!lineOf.has(m.file)) lineOf.set(m.file, readFileSync(m.file, "utf8"));
-    const text = lineOf.get(m.file);
+    if (!texts.has(m.file)) texts.set(m.file, readFileSync(m.file, "utf8"));
+    const text = texts.get(m.file);
     const from = text.lastIndexOf("\n", m.from - 1) + 1;
     const to = text.indexOf("\n", m.from);
     const line = text.slice(from, to);

@@ -173,6 +173,7 @@ export {
   OHIO_GROWTH_FROM_LEAF,
   type PlaceClimateInput,
   WINTER_NIGHTS,
+  isColder,
   ZONES,
   checkPlaceClimate,
   cholesky,

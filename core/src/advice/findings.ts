@@ -5,7 +5,7 @@
 import { waitsForGrowth } from "../amount/index.ts";
 import { daysBetween } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
-import { ZONES } from "../climate/index.ts";
+import { isColder } from "../climate/index.ts";
 import type { Days } from "../units/index.ts";
 import { TASK_TABLE, type Plant } from "../model/index.ts";
 import { heightOf, seasonsEndOf } from "../garden/index.ts";
@@ -131,7 +131,7 @@ export function findingsFor(q: Question): readonly Finding[] {
 export function remarks(q: Question): readonly Reason[] {
   const out: Reason[] = [];
   const { zone } = q.model.climate;
-  if (ZONES.indexOf(zone) < ZONES.indexOf(q.taxon.coldestZone))
+  if (isColder(zone, q.taxon.coldestZone))
     out.push(reason("not-hardy", { zone, coldestZone: q.taxon.coldestZone }, "zones"));
   for (const d of q.kind.year.displays)
     if (d.placed) out.push(reason("placed-late", { display: d.display.name }, "bloom-order"));

@@ -26,3 +26,5 @@ export function zoneOf(minimumC: Celsius): Zone {
   const i = Math.floor((f + 60) / 5 + 1e-9);
   return ZONES[Math.min(ZONES.length - 1, Math.max(0, i))] ?? "1a";
 }
+/** Is one zone colder than another? // => isColder("6b", "7a") is true */
+export const isColder = (zone: Zone, than: Zone): boolean => ZONES.indexOf(zone) < ZONES.indexOf(than);

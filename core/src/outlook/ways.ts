@@ -1,6 +1,6 @@
 /** Hold it, let it go, renew it, move it or plant another: what each asks in a year, over ten years. */
 import { invasiveIn, type Catalogue, type Taxon } from "../catalogue/index.ts";
-import { ZONES } from "../climate/index.ts";
+import { isColder } from "../climate/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import { REGIMES, type Plant, type Rules, type Task } from "../model/index.ts";
 import { adviseOn, cheapestDay } from "../advice/index.ts";
@@ -96,7 +96,7 @@ export function kindsThatFit(catalogue: Catalogue, taxon: Taxon, wantedM: Metres
         t.habit !== "climber" &&
         invasiveIn(t.id).length === 0 &&
         t.matureHeightM[1] <= wantedM &&
-        ZONES.indexOf(t.coldestZone) <= ZONES.indexOf(zone),
+        !isColder(zone, t.coldestZone),
     )
     .toSorted(
       (a, b) =>

@@ -6,7 +6,7 @@
  */
 import type { Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
-import { ZONES, type Climate } from "../climate/index.ts";
+import { isColder, type Climate } from "../climate/index.ts";
 import { LIMITS, TASK_TABLE, type Task } from "../model/index.ts";
 import { coolingDay, growthDone, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type Share } from "../units/index.ts";
@@ -126,7 +126,7 @@ function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32
   if (plan.task !== "dead-only" || plan.knows === "told" || taxon.leaf === "herbaceous") return out;
   const sheds = taxon.leaf === "deciduous" && taxon.restsInDrought !== true;
   // Where winters are harder than it bears, what they left of it shows in spring, leaves or none.
-  const outOfZone = ZONES.indexOf(c.zone) < ZONES.indexOf(taxon.coldestZone);
+  const outOfZone = isColder(c.zone, taxon.coldestZone);
   if (sheds || (y.sleeps && taxon.leaf !== "evergreen")) {
     const late = y.wakes.day > c.spring.leaf + a.wakesLateDays;
     const asleep = y.sleeps && (late || taxon.frost.frameLoss >= a.diesBack) ? 1 : 0.5;

@@ -67,7 +67,7 @@ const TEXTS: Texts = {
   "bird-nest": (v, say) =>
     `Birds nest in it: ${v.flown ? `the young should have flown, about ${say.date(v.expected)}. Look whether the nest is empty, and say so` : `wait until the young have flown, about ${say.date(v.expected)}`}. In many places disturbing a nest is an offence; local law decides.`,
   "out-of-reach": (v, say) =>
-    `This is done about ${say.length(v.heightM)} above the ground, more than the ${say.length(v.limitM)} that are reached from a ladder's safe step. ${CALL}`,
+    `This is done about ${say.length(v.heightM)} above the ground, and from ${say.length(v.limitM)} up no ladder's safe step is enough for it. ${CALL}`,
   "high-over": (v, say) =>
     `About ${say.length(v.heightM)} up, above what is reached from the ground. ${DANGERS[v.danger]}`,
   "from-a-step": (v, say) =>

@@ -1,6 +1,6 @@
 /** "What does this kind ask for here?": every kind by group or by name, with what its yearly care makes of the strip's day. */
 import { Box, Button, TextField, Typography } from "@mui/material";
-import { CATALOGUE, GROUPS, TASK_TABLE, VERDICTS, ZONES, type Taxon, type Verdict } from "@wren/core";
+import { CATALOGUE, GROUPS, TASK_TABLE, VERDICTS, isColder, type Taxon, type Verdict } from "@wren/core";
 import { memo, useDeferredValue, useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { useDay } from "../../state/day.tsx";
@@ -78,7 +78,7 @@ export function CatalogueScreen() {
       found.map((taxon) => ({
         taxon,
         verdict: VERDICTS[model.kindYear(taxon, taxon.routineTask).verdicts[seasonDay]!]!,
-        tender: ZONES.indexOf(model.climate.zone) < ZONES.indexOf(taxon.coldestZone),
+        tender: isColder(model.climate.zone, taxon.coldestZone),
       })),
     [found, model, seasonDay],
   );
