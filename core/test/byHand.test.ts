@@ -67,10 +67,61 @@ test("the harm of a day is everything the screen names, weighted and added", () 
           0,
         );
         const rest =
-          p.reserves[t]! + p.standsOpen[t]! + p.frostRisk[t]! + p.regrowthRisk[t]! + a.redoWeight * p.redo[t]!;
+          p.reserves[t]! +
+          p.standsOpen[t]! +
+          a.heatWeight * p.heat[t]! +
+          p.frostRisk[t]! +
+          p.regrowthRisk[t]! +
+          a.redoWeight * p.redo[t]!;
         expect(p.harm[t]!).toBeCloseTo(flowers + rest, 4);
       }
     }
+});
+
+test.each<[string, Task, number, number]>([
+  // 60 days is half of a span past the first 40, 150 and more are all of what it may cost.
+  ["spiraea-japonica", "thin", 30, 0],
+  ["spiraea-japonica", "thin", 60, 0.04],
+  ["spiraea-japonica", "shape", 150, 0.08],
+  ["spiraea-japonica", "shear", 150, 0],
+  // Trimmed to an outline; bled by late winter.
+  ["carpinus-betulus", "shape", 150, 0],
+  ["acer-palmatum", "shape", 150, 0],
+  // Asleep in summer: its wounds wait in a dry time, for the rain.
+  ["ribes-speciosum", "shape", 100, 0],
+  ["spiraea-japonica", "hard-cutback", 67.5, 0.06],
+  ["spiraea-japonica", "hard-cutback", 120, 0.12],
+  // It wakes weeks after the first leaves, and is cut with the others.
+  ["hibiscus-syriacus", "shape", 60, 0.04],
+])("%s, %s, %d days before it wakes or spring begins: its wounds stand open at %d", (taxon, task, before, expected) => {
+  const year = plantYear(kind(taxon), climate);
+  const p = yearOfPrices(kind(taxon), year, climate, usualPlan(task));
+  const wakes = year.wakes.day;
+  const day = (task === "hard-cutback" ? wakes : Math.min(wakes, climate.spring.leaf)) + 365 - before;
+  // Between two whole days the price lies between theirs.
+  const at = (d: number) => p.standsOpen[((d % 365) + 365) % 365]!;
+  const part = day - Math.floor(day);
+  expect((1 - part) * at(Math.floor(day)) + part * at(Math.ceil(day))).toBeCloseTo(expected, 3);
+});
+
+test("heat: half of it while afternoons pass 31 °C as a rule, all of it past 38 °C, and none on thinning", () => {
+  const p = (town: string, task: Task) => {
+    const c = climateOf(placeOf(town).place);
+    return {
+      c,
+      heat: yearOfPrices(kind("buxus-sempervirens"), plantYear(kind("buxus-sempervirens"), c), c, usualPlan(task)).heat,
+    };
+  };
+  const phoenix = p("Phoenix", "shear");
+  const middle = (c: typeof phoenix.c, warm: number): number =>
+    Array.from({ length: 365 }, (_, d) => d).reduce((a, b) =>
+      Math.abs(c.tmaxC[b]! - warm) < Math.abs(c.tmaxC[a]! - warm) ? b : a,
+    );
+  expect(phoenix.heat[middle(phoenix.c, 31)]!).toBeCloseTo(0.25, 1);
+  expect(phoenix.heat[middle(phoenix.c, 38)]!).toBeCloseTo(0.75, 1);
+  expect(Math.max(...phoenix.heat)).toBeGreaterThan(0.9);
+  expect(Math.max(...p("Columbus", "shear").heat)).toBeLessThan(0.25);
+  expect(Math.max(...p("Phoenix", "thin").heat)).toBe(0);
 });
 
 describe("minutes (common practice: one person with hand tools, within a half either way)", () => {

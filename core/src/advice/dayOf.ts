@@ -1,18 +1,20 @@
 /** What the day itself forbids or asks for: heat, frost tonight, rain, drought, bloom just ahead, nests. */
 import { addDays, seasonDate, turnsBy, YEAR_DAYS, type PlainDate } from "../calendar/index.ts";
-import { TASK_TABLE } from "../model/index.ts";
+import { LIMITS, TASK_TABLE } from "../model/index.ts";
 import { inCycle, PACE_ASSUMPTIONS } from "../phenology/index.ts";
 import type { Celsius } from "../units/index.ts";
 import { wildlifeCost, wildlifeInSeason, windOn, WIND_ASSUMPTIONS } from "../jobsite/index.ts";
 import type { DayWeather } from "../garden/index.ts";
-import { isHard, isLive, type Question } from "./question.ts";
+import { heatOdds } from "../climate/index.ts";
+import { baresToSun, PRICE_ASSUMPTIONS } from "../price/index.ts";
+import { isLive, type Question } from "./question.ts";
 import { finding, reason, type Finding, type Reason } from "./reasons.ts";
 
 /** Common practice. */
 export const DAY_LIMITS = {
   /** From here on no shearing and no hard cut; in the second tier hazards only, °C. */
-  heatC: 31,
-  extremeHeatC: 38,
+  heatC: PRICE_ASSUMPTIONS.hotC,
+  extremeHeatC: PRICE_ASSUMPTIONS.burnsC,
   /** A night at or under this browns fresh cuts and soft growth. */
   frostC: 0,
   /** Rain that spreads disease from cut to cut, mm. */
@@ -36,7 +38,7 @@ function heat(q: Question, day: DayWeather): Finding[] {
     finding("wait", "heat", { tmaxC: hot, limitC, simulated: day.simulated }, "practice", tomorrow(q.on)),
   ];
   if (hot >= DAY_LIMITS.extremeHeatC) return at(DAY_LIMITS.extremeHeatC);
-  return hot >= DAY_LIMITS.heatC && (isHard(q.task) || q.task === "shear") ? at(DAY_LIMITS.heatC) : [];
+  return hot >= DAY_LIMITS.heatC && baresToSun(q.task) ? at(DAY_LIMITS.heatC) : [];
 }
 
 function frostTonight(q: Question, day: DayWeather, next: DayWeather | null): Finding[] {
@@ -71,7 +73,7 @@ function drySpell(q: Question): Finding[] {
   if (known < DAY_LIMITS.dryDays || rainMm >= DAY_LIMITS.dryMm || warm < known / 2) return [];
   const simulated = q.model.weatherOn(addDays(q.on, -1))?.simulated === true;
   const values = { days: DAY_LIMITS.dryDays, rainMm, simulated };
-  return isHard(q.task) || q.task === "shear"
+  return baresToSun(q.task)
     ? [finding("wait", "dry-spell", values, "practice", { by: "seen", what: "survey", expected: null, latest: null })]
     : [finding("fine", "dry-spell", values, "practice")];
 }
@@ -106,10 +108,9 @@ function beforeBloom(q: Question): readonly Reason[] {
 
 /** Warm enough for hot afternoons, as far as normals tell: work in the morning. */
 function hotSeason(q: Question): readonly Reason[] {
-  const c = q.model.climate;
-  const z = (DAY_LIMITS.heatC - c.tmaxC[q.day]!) / Math.max(1, c.sdMeanC[q.day]!);
-  const odds = 1 / (1 + Math.exp(1.7 * z));
-  return q.model.weatherOn(q.on) === null && odds >= DAY_LIMITS.hotOdds && (isHard(q.task) || q.task === "shear")
+  const odds = heatOdds(q.model.climate, DAY_LIMITS.heatC, q.day);
+  const waits = q.kind.prices.heat[q.day]! > LIMITS.heat;
+  return !waits && q.model.weatherOn(q.on) === null && odds >= DAY_LIMITS.hotOdds && baresToSun(q.task)
     ? [reason("hot-season", { odds, limitC: DAY_LIMITS.heatC }, "practice")]
     : [];
 }

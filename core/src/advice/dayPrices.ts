@@ -1,9 +1,18 @@
 /** What the prices of the day say: frost, wood that does not break, work done twice, flowers; and what makes a day good. */
 import { seasonDate, turnsBy, YEAR_DAYS } from "../calendar/index.ts";
 import type { Taxon } from "../catalogue/index.ts";
+import { heatOdds } from "../climate/index.ts";
 import { LIMITS, TASK_TABLE, type Verdict } from "../model/index.ts";
 import { inCycle, type DisplayYear } from "../phenology/index.ts";
-import { deadheaded, overLimit, shootsHard, throwsFlush, type LimitName } from "../price/index.ts";
+import {
+  baresToSun,
+  deadheaded,
+  overLimit,
+  PRICE_ASSUMPTIONS,
+  shootsHard,
+  throwsFlush,
+  type LimitName,
+} from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { goalLabel } from "./goals.ts";
 import { isHard, isLive, nextWaking, stageDate, type Question } from "./question.ts";
@@ -22,22 +31,28 @@ function growthIsOut(q: Question): boolean {
   return year.seen?.growthFrom != null && u >= year.seen.growthFrom && u < year.hardens.day;
 }
 
+/** Chance that frost takes the growth of the year that is out on a day of its cycle, cut or not. */
+const takenByFrost = ({ model, taxon, kind }: Question, u: number): Share =>
+  model.climate.frost(taxon.frost.growthKillC).between(u, kind.year.hardens.day);
+
 /** Chance of harm by frost: of what grows already, where growth was seen to be out; else of what the cut wakes and bares. */
 export function frostRiskOn(q: Question): Share {
   const { prices, year } = q.kind;
   if (!growthIsOut(q) || !q.taxon.frost.wakesWhenCut || !TASK_TABLE[q.task].wakes) return prices.frostRisk[q.day]!;
-  const out = q.model.climate.frost(q.taxon.frost.growthKillC).between(inCycle(year, q.day), year.hardens.day);
-  return Math.max(out, prices.frostRisk[q.day]!);
+  return Math.max(takenByFrost(q, inCycle(year, q.day)), prices.frostRisk[q.day]!);
 }
-/** More likely than not frost takes what is out: a hard cut or shears wait until that is past. */
+/** More likely than not frost takes what is out: a tender plant, a hard cut or shears wait until that is past. */
 const LIKELY: Share = 0.5;
 
 export function growthOutFindings(q: Question): readonly Finding[] {
   if (!growthIsOut(q)) return NOTHING;
   const risk = frostRiskOn(q);
   if (risk <= 0.05 || q.kind.prices.growthFrost[q.day]! > 0.05) return NOTHING;
-  const waits = risk > LIKELY && (isHard(q.task) || q.task === "shear");
-  return [finding(waits ? "wait" : "fine", "growth-in-frost", { risk }, "place")];
+  const tender = q.taxon.frost.frameKillC > PRICE_ASSUMPTIONS.hardyFrameC;
+  if (risk <= LIKELY || !(tender || baresToSun(q.task))) return [finding("fine", "growth-in-frost", { risk }, "place")];
+  let last = inCycle(q.kind.year, q.day);
+  while (takenByFrost(q, last + 1) > LIKELY) last++;
+  return [finding("wait", "growth-in-frost", { risk }, "place", { by: "day", on: stageDate(q, last) })];
 }
 
 export function frostFindings(q: Question): readonly Finding[] {
@@ -63,6 +78,14 @@ export function frostFindings(q: Question): readonly Finding[] {
     );
   }
   return out;
+}
+
+/** Weeks in which hardly an afternoon is cool enough for what shears or a hard cut bare. */
+export function heatFindings(q: Question): readonly Finding[] {
+  const waits = over(q, "heat");
+  if (waits === null) return NOTHING;
+  const limitC = PRICE_ASSUMPTIONS.burnsC;
+  return [finding(waits, "hot-weeks", { odds: heatOdds(q.model.climate, limitC, q.day), limitC }, "practice")];
 }
 
 export function woodFindings(q: Question): readonly Finding[] {

@@ -16,7 +16,14 @@ import { buildOf, rubbingOf } from "../stems/index.ts";
 import { ailmentFindings } from "./ailments.ts";
 import { danger } from "./danger.ts";
 import { dayOfFindings, dayOfRemarks } from "./dayOf.ts";
-import { displayFindings, frostFindings, goodFindings, growthOutFindings, woodFindings } from "./dayPrices.ts";
+import {
+  displayFindings,
+  frostFindings,
+  goodFindings,
+  growthOutFindings,
+  heatFindings,
+  woodFindings,
+} from "./dayPrices.ts";
 import { felledBy, keepsLeader } from "./felled.ts";
 import { inDoubtFindings } from "./inDoubt.ts";
 import { freesUpOn, isBelowGraft, isHard, isLive, stageDate, type Question } from "./question.ts";
@@ -111,6 +118,7 @@ const MATTERS: readonly ((q: Question) => readonly Finding[])[] = [
   dayOfFindings,
   frostFindings,
   growthOutFindings,
+  heatFindings,
   woodFindings,
   displayFindings,
   ailmentFindings,

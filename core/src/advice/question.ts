@@ -51,13 +51,16 @@ export function lastCutback(entries: readonly LedgerEntry[], on: PlainDate): Led
   return last;
 }
 
+/** A cut is answered by buds that need so long to shoot. */
+const ANSWER_DAYS: Days = 14;
+
 /**
  * The next start of dormancy that ends a season which a cut on a day began, for this kind at this place. A cut after
- * growth has stopped is answered in the season to come.
+ * growth has stopped, or some days before it, is answered in the season to come.
  */
 export function nextDormancy(model: GardenModel, taxon: Taxon, on: PlainDate): PlainDate {
   const year = model.yearOf(taxon);
-  const stops = nextSeasonDate(year.stops.day, on, model.climate.hemisphere);
+  const stops = nextSeasonDate(year.stops.day, addDays(on, ANSWER_DAYS), model.climate.hemisphere);
   return addDays(stops, Math.round(year.dormant.day) - Math.round(year.stops.day));
 }
 

@@ -69,6 +69,7 @@ export interface ReasonValues {
   "wind-leaving": { risk: number };
   heat: { tmaxC: number; limitC: number; simulated: boolean };
   "hot-season": { odds: number; limitC: number };
+  "hot-weeks": { odds: number; limitC: number };
   "frost-tonight": { tminC: number; simulated: boolean };
   "rain-disease": { rainMm: number; simulated: boolean };
   "dry-spell": { days: number; rainMm: number; simulated: boolean };

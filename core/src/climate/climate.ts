@@ -50,6 +50,10 @@ function seasonFrost(odds: FrostOdds, warmestDay: SeasonDay): SeasonFrost {
   return { ...odds, untilWarmest: (day) => kept[yearDay(day)]! };
 }
 
+/** Chance that an afternoon passes a limit, from normals: a logistic that is close to the normal's. @param day 0 to 364 */
+export const heatOdds = (c: Pick<Climate, "tmaxC" | "sdMeanC">, limitC: Celsius, day: SeasonDay): Share =>
+  1 / (1 + Math.exp((1.7 * (limitC - c.tmaxC[day]!)) / Math.max(1, c.sdMeanC[day]!)));
+
 const wrap = (day: number): number => yearDay(Math.floor(day));
 
 /** Days over which the mean tells the date of a spring or an autumn stage, and the slowest change that still tells one, °C a day. */

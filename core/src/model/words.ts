@@ -127,6 +127,8 @@ export const LIMITS = {
   redo: 0.5,
   /** How far dead wood may be mistaken for live: past this it waits for growth. */
   untold: 0.6,
+  /** How sure the heat of the season may be to burn what shears or a hard cut bare. */
+  heat: 0.75,
   /** What a hard cut in full leaf may cost the plant's reserves; above it waits until the plant sleeps. */
   reserves: 0.2,
   /** What a hard cut may lose by standing open until growth answers it. */

@@ -70,9 +70,17 @@ export const PRICE_ASSUMPTIONS = {
   /** A hard cut that stands open longer than so many days before growth answers it dries back, by so much at most. */
   standsOpenDays: 45,
   standsOpenMost: 0.12,
+  /** Wounds of autumn close in spring: fine, but not the best of the year (common practice: late winter). */
+  woundsOpenDays: 40,
+  woundsOpenMost: 0.08,
   /** Of low grey leaves, which rot back sooner than wood dries. */
   lowStandsOpenDays: 20,
   lowStandsOpenMost: 0.25,
+  /** From so hot an afternoon on, what shears and hard cuts bare burns; past the second one, °C, no cool morning is in reach. */
+  hotC: 31,
+  burnsC: 38,
+  /** Weight of a day on which it is sure to burn. */
+  heatWeight: 0.15,
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
   /** So long after the warmest day a cut is late for the year; after that it is early for the next. */

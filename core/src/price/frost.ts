@@ -79,9 +79,10 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
   if (limitC === null || exposed === 0 || comesOff) return out;
   const odds = c.frost(limitC);
   for (const { from, to, ahead } of runs)
-    for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++) {
-      if (asked[t] === 0) continue;
+    for (let t = from; t < to; t++) {
       const u = t + ahead;
+      // In summer no cold is near; shoots that are out early shelter no frame.
+      if (asked[t] === 0 || (u < y.stops.day && (heads || u > c.warmestDay))) continue;
       out[t] = exposed * (heads ? odds.between(u, y.wakes.day + YEAR_DAYS) : odds.untilWarmest(u));
     }
   return out;

@@ -8,6 +8,7 @@ interface Parts {
   readonly displays: readonly DisplayPrices[];
   readonly reserves: ArrayLike<number>;
   readonly standsOpen: ArrayLike<number>;
+  readonly heat: ArrayLike<number>;
   readonly untold: ArrayLike<number>;
   readonly frostRisk: ArrayLike<number>;
   readonly regrowthRisk: ArrayLike<number>;
@@ -17,11 +18,12 @@ interface Parts {
 /** The harm of every day of a year, written into an array of its days. */
 export function harmOf(p: Parts, harm: Float32Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
-  const { reserves, standsOpen, frostRisk, regrowthRisk, redo, untold: notTold } = p;
+  const { reserves, standsOpen, heat, frostRisk, regrowthRisk, redo, untold: notTold } = p;
   for (let t = 0; t < YEAR_DAYS; t++)
     harm[t] =
       reserves[t]! +
       standsOpen[t]! +
+      a.heatWeight * heat[t]! +
       frostRisk[t]! +
       regrowthRisk[t]! +
       a.redoWeight * redo[t]! +
@@ -37,7 +39,7 @@ export function harmOf(p: Parts, harm: Float32Array): Float32Array {
 }
 
 /** What the harm of a day is made of. */
-export type HarmPart = "flowers" | "frost" | "regrowth" | "again" | "reserves" | "standsOpen" | "untold";
+export type HarmPart = "flowers" | "frost" | "regrowth" | "again" | "reserves" | "standsOpen" | "heat" | "untold";
 /** The harm of a day by its parts, in units of a year's flowers; their sum is `harm[day]`. */
 export function harmPartsOn(p: Parts, day: SeasonDay): Readonly<Record<HarmPart, number>> {
   const a = PRICE_ASSUMPTIONS;
@@ -54,6 +56,7 @@ export function harmPartsOn(p: Parts, day: SeasonDay): Readonly<Record<HarmPart,
     again: a.redoWeight * p.redo[day]!,
     reserves: p.reserves[day]!,
     standsOpen: p.standsOpen[day]!,
+    heat: a.heatWeight * p.heat[day]!,
     untold: a.untoldWeight * p.untold[day]!,
   };
 }

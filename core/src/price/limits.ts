@@ -38,6 +38,7 @@ export const DAY_LIMIT_TABLE = {
   },
   untold: { of: (p) => p.untold, most: LIMITS.untold, verdict: () => "wait" },
   redo: { of: (p) => p.redo, most: LIMITS.redo, verdict: () => "wait" },
+  heat: { of: (p) => p.heat, most: LIMITS.heat, verdict: () => "wait" },
   flowers: { of: (p) => p.worstLoss, most: LIMITS.flowerLoss, verdict: () => "costs-flowers" },
   reserves: { of: (p) => p.reserves, most: LIMITS.reserves, verdict: () => "wait" },
   standsOpen: { of: (p) => p.standsOpen, most: LIMITS.standsOpen, verdict: () => "wait" },

@@ -6,9 +6,9 @@
  */
 import type { Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
-import { isColder, type Climate } from "../climate/index.ts";
+import { heatOdds, isColder, type Climate } from "../climate/index.ts";
 import { LIMITS, TASK_TABLE, type Task } from "../model/index.ts";
-import { coolingDay, growthDone, type PlantYear } from "../phenology/index.ts";
+import { coolingDay, growthDone, inCycle, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type Share } from "../units/index.ts";
 import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { answered, cycleRuns, fillCycle, throwsFlush, type Cut } from "./cut.ts";
@@ -16,7 +16,7 @@ import { frostOf, type Frost } from "./frost.ts";
 import { harmOf } from "./harm.ts";
 import { DISPLAY_ROWS, deadTopsDays, displayPrices, type CutPlan, type DisplayPrices } from "./displays.ts";
 import { Sheet } from "./sheet.ts";
-import { deadheaded } from "./tasks.ts";
+import { baresToSun, deadheaded } from "./tasks.ts";
 
 /** Tasks that shorten the shoot itself, also where buds and branches stand along it to cut to. */
 const SOFT_ONLY: ReadonlySet<Task> = new Set(["candle", "tip"]);
@@ -94,18 +94,41 @@ function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   return out;
 }
 
-/** What a hard cut loses by standing open for long until growth answers it: it dries and freezes back. */
-function standsOpen({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
+/** What a cut loses by standing open for long until growth answers it: it dries and freezes back. */
+function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  if (TASK_TABLE[plan.task].exposure < 1 || taxon.leaf === "herbaceous" || !y.sleeps) return out;
-  const answers = y.wakes.day + YEAR_DAYS;
+  const hard = TASK_TABLE[plan.task].exposure >= 1;
+  // What would bleed by late winter is cut before it; what sleeps through a dry summer is cut in it.
+  const early =
+    taxon.ailments.includes("bleeds") ||
+    taxon.restsInDrought === true ||
+    inCycle(y, Math.floor(c.coldestDay)) < y.stops.day;
+  const opens = hard || (OPENS_WOOD.has(plan.task) && !taxon.outline && !early);
+  if (taxon.leaf === "herbaceous" || !y.sleeps || !opens) return out;
+  // What wakes late is cut as winter ends, with the others.
+  const answers = (hard ? y.wakes.day : Math.min(y.wakes.day, c.spring.leaf)) + YEAR_DAYS;
   // Low grey leaves are cut hard when growth begins, not in winter (RHS, group 10).
   const low = taxon.group === "subshrub";
-  const [days, most] = low ? [a.lowStandsOpenDays, a.lowStandsOpenMost] : [a.standsOpenDays, a.standsOpenMost];
+  const [days, most] = !hard
+    ? [a.woundsOpenDays, a.woundsOpenMost]
+    : low
+      ? [a.lowStandsOpenDays, a.lowStandsOpenMost]
+      : [a.standsOpenDays, a.standsOpenMost];
   for (const { from, to, ahead } of runs)
     for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++)
       out[t] = most * clampShare((answers - (t + ahead)) / days - 1);
+  return out;
+}
+/** Tasks whose wounds close with the growth of spring; what is cut to an outline is trimmed in autumn all the same. */
+const OPENS_WOOD: ReadonlySet<Task> = new Set(["shape", "thin", "renovate"]);
+
+/** How sure the season's heat is to burn what is bared: half while afternoons pass the first limit, whole past the second. */
+function heat({ climate: c, plan, sheet }: Cut): Float32Array {
+  const { hotC, burnsC } = PRICE_ASSUMPTIONS;
+  const out = sheet.singles();
+  if (!baresToSun(plan.task)) return out;
+  for (let t = 0; t < YEAR_DAYS; t++) out[t] = (heatOdds(c, hotC, t) + heatOdds(c, burnsC, t)) / 2;
   return out;
 }
 
@@ -182,7 +205,7 @@ function worstLoss(displays: readonly DisplayPrices[], { sheet }: Cut): Float64A
 }
 
 /** Rows of a sheet that a year of prices takes beside those of its displays, with all that may be asked of it later. */
-const YEAR_ROWS = 18;
+const YEAR_ROWS = 19;
 export const sheetRows = (displays: number): number => YEAR_ROWS + displays * DISPLAY_ROWS;
 
 /** What a task on a kind costs on each of the 365 days. What not every question needs is worked out when asked for. */
@@ -194,8 +217,10 @@ export class YearOfPrices {
   readonly redo: Float32Array;
   /** What a cut in full leaf costs the plant's reserves. */
   readonly reserves: Float32Array;
-  /** What a hard cut loses until growth answers it. */
+  /** What a cut loses until growth answers it. */
   readonly standsOpen: Float32Array;
+  /** How sure the season's heat is to burn what is bared. */
+  readonly heat: Float32Array;
   /** Of dead wood: how far it cannot be told from live. */
   readonly untold: Float32Array;
   /** Weighted loss of the display that is hit hardest. */
@@ -215,6 +240,7 @@ export class YearOfPrices {
     this.redo = redo(cut);
     this.reserves = reserves(cut);
     this.standsOpen = standsOpen(cut);
+    this.heat = heat(cut);
     this.untold = untold(cut);
     this.worstLoss = worstLoss(this.displays, cut);
   }

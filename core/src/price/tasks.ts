@@ -55,6 +55,9 @@ export function refusalOf(taxon: Taxon, task: Task): NeverReason | MisfitCode | 
 export const isAdvisable = (taxon: Taxon, task: Task): boolean =>
   taxon.never[task] === undefined && misfit(taxon, task) === null;
 
+/** Tasks that bare to the sun what has stood in shade. */
+export const baresToSun = (task: Task): boolean => task === "shear" || task === "hard-cutback" || task === "renovate";
+
 /** Does a kind sucker by nature, so that taking them out is offered without being asked for? */
 export const suckers = (t: Taxon): boolean =>
   t.regrowthFromLeaflessWood === "yes" && t.regimes.some((r) => r !== "upkeep");

@@ -180,6 +180,8 @@ const TEXTS: Texts = {
     `It reaches ${say.temperature(v.tmaxC)} today: from ${say.temperature(v.limitC)} on ${v.limitC >= 38 ? "only what is dangerous comes off" : "no shears and no hard cut, because what is bared burns"}. Early morning of a cooler day.${byStation(v.simulated)}`,
   "hot-season": (v, say) =>
     `Afternoons may reach ${say.temperature(v.limitC)} now (${chance(say, v.odds)}): look at the forecast and work in the morning.`,
+  "hot-weeks": (v, say) =>
+    `These are the hottest weeks: the chance of an afternoon past ${say.temperature(v.limitC)} is ${chance(say, v.odds)}, and what shears or a hard cut bare burns for weeks. It waits until they are over.`,
   "frost-tonight": (v, say) =>
     `A night of ${say.temperature(v.tminC)} is near: fresh cuts and soft growth would be frosted. Wait for milder nights.${byStation(v.simulated)}`,
   "rain-disease": (v) =>
@@ -221,7 +223,7 @@ const TEXTS: Texts = {
       ? "Its spring flush is made: a hard cut throws it away, and what answers has less of the season. Better as winter ends."
       : "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
   "stands-open": (v, say) =>
-    `It sleeps on until about ${say.date(v.wakes)}: a hard cut stands open until then and dries back a little. Better as winter ends.`,
+    `It sleeps on until about ${say.date(v.wakes)}: its wounds stand open until then and dry back a little. Better as winter ends.`,
   "goal-leave": () => "You want it left as it is. Nothing to gain today.",
   "well-formed": (v, say) =>
     `Looked at on ${say.date(v.on)}: sound, leafy to the foot, clear of what stands near${v.stems > 0 ? `, and of its ${v.stems} stems none is dead, weak or in another's way` : ""}. It keeps its shape by itself: nothing to gain.`,

@@ -23,6 +23,7 @@ const NONE = {
   again: 0,
   reserves: 0,
   standsOpen: 0,
+  heat: 0,
   untold: 0,
   unavoidable: 0,
   outOfLine: 0,
