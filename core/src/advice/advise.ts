@@ -98,6 +98,7 @@ const NOT_BEST: ReadonlySet<ReasonCode> = new Set([
   "large-leaved",
   "natural-shape",
   "drought-half",
+  "cap-scarce",
   "look-first",
   "bleeds",
   "dead-maybe",

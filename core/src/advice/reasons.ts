@@ -56,6 +56,7 @@ export interface ReasonValues {
   "more-than-cap": { share: number; cap: number };
   "cap-over": { over: number; freesUpOn: string };
   "cap-left": { left: number; cap: number };
+  "cap-scarce": { left: number; usual: number; freesUpOn: string };
   "growth-shows": { expected: string; spreadDays: number };
   "look-first": { what: string; expected: string; spreadDays: number };
   "growth-overdue": { expected: string; latest: string };

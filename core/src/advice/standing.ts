@@ -9,6 +9,7 @@ import {
   capped,
   deadTold,
   freesUpOn,
+  usualShare,
   isBelowGraft,
   isHard,
   isLive,
@@ -126,7 +127,12 @@ function account(q: Question): readonly Finding[] {
     const on = freesUpOn(q) ?? q.on;
     return [finding("wait", "cap-reached", { taken, cap, freesUpOn: on }, "shrub-third", { by: "day", on })];
   }
-  return taken > 0 ? [finding("fine", "cap-left", { left, cap }, "shrub-third")] : NOTHING;
+  if (taken === 0) return NOTHING;
+  const usual = usualShare(q);
+  const on = left < usual ? freesUpOn(q) : null;
+  return on === null
+    ? [finding("fine", "cap-left", { left, cap }, "shrub-third")]
+    : [finding("fine", "cap-scarce", { left, usual, freesUpOn: on }, "shrub-third")];
 }
 
 /** Growth seen so long after rest began is the new season's, where rest is long. */

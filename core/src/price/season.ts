@@ -105,7 +105,9 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
     taxon.restsInDrought === true ||
     inCycle(y, Math.floor(c.coldestDay)) < y.stops.day;
   const opens = hard || (OPENS_WOOD.has(plan.task) && !taxon.outline && !early);
-  if (taxon.leaf === "herbaceous" || !y.sleeps || !opens) return out;
+  // What sheds its leaves rests also where no winter puts it to sleep.
+  const rests = y.sleeps || (!hard && taxon.leaf === "deciduous");
+  if (taxon.leaf === "herbaceous" || !rests || !opens) return out;
   // What wakes late is cut as winter ends, with the others.
   const answers = (hard ? y.wakes.day : Math.min(y.wakes.day, c.spring.leaf)) + YEAR_DAYS;
   // Low grey leaves are cut hard when growth begins, not in winter (RHS, group 10).
