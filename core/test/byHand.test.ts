@@ -86,6 +86,7 @@ test.each<[string, Task, number, number]>([
   ["spiraea-japonica", "shear", 150, 0],
   // Trimmed to an outline; bled by late winter.
   ["carpinus-betulus", "shape", 150, 0],
+  ["ilex-aquifolium", "thin", 150, 0.08],
   ["acer-palmatum", "shape", 150, 0],
   // Asleep in summer: its wounds wait in a dry time, for the rain.
   ["ribes-speciosum", "shape", 100, 0],

@@ -104,7 +104,9 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
     taxon.ailments.includes("bleeds") ||
     taxon.restsInDrought === true ||
     inCycle(y, Math.floor(c.coldestDay)) < y.stops.day;
-  const opens = hard || (OPENS_WOOD.has(plan.task) && !taxon.outline && !early);
+  // What is cut to an outline is shaped by trims, in autumn all the same.
+  const trimmed = taxon.outline && plan.task === "shape";
+  const opens = hard || (OPENS_WOOD.has(plan.task) && !trimmed && !early);
   // What sheds its leaves rests also where no winter puts it to sleep.
   const rests = y.sleeps || (!hard && taxon.leaf === "deciduous");
   if (taxon.leaf === "herbaceous" || !rests || !opens) return out;
@@ -122,7 +124,7 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
       out[t] = most * clampShare((answers - (t + ahead)) / days - 1);
   return out;
 }
-/** Tasks whose wounds close with the growth of spring; what is cut to an outline is trimmed in autumn all the same. */
+/** Tasks whose wounds close with the growth of spring. */
 const OPENS_WOOD: ReadonlySet<Task> = new Set(["shape", "thin", "renovate"]);
 
 /** How sure the season's heat is to burn what is bared: half while afternoons pass the first limit, whole past the second. */

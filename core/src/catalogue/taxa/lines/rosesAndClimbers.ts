@@ -86,7 +86,7 @@ export const CLIMBERS = kinds(climber, [
     { hazards: ["toxic-clippings"], wildlife: ["berries for birds"] },
   ],
   ["bignonia-capreolata", "Bignonia capreolata", "Crossvine", "climber", [1, 2, 3.5], [4, 12], [2, 4], "6b", [springBloom(spring(0.9), 28, 30, 0.2)], { leaf: "semi-evergreen", wildlife: ["hummingbirds"] }],
-  ["gelsemium-sempervirens", "Gelsemium sempervirens", "Carolina jessamine", "climber", [0.8, 1.5, 2.5], [3, 6], [1.5, 3], "7a", [springBloom(spring(0.1), 35, 35, 0.2)], { leaf: "evergreen", hazards: ["toxic-clippings", "irritant-sap"], year: flushYear(-8, 240) }],
+  ["gelsemium-sempervirens", "Gelsemium sempervirens", "Carolina jessamine", "climber", [0.8, 1.5, 2.5], [3, 6], [1.5, 3], "7a", [springBloom(spring(0.1), 45, 25, 0.2)], { leaf: "evergreen", hazards: ["toxic-clippings", "irritant-sap"], year: flushYear(-8, 240) }],
   ["schizophragma-hydrangeoides", "Schizophragma hydrangeoides", "Japanese hydrangea vine", "climber", [0.2, 0.5, 0.9], [5, 10], [2, 5], "5b", [headed(oldBloom("summer flowers", warm(340), 35, [240, 280], 0.7))], { shadeVigour: 0.9, looksWrongButNormal: ["little growth in the first three years"], year: leafing(0.5) }],
   ["solanum-laxum", "Solanum laxum (and Solanum crispum)", "Potato vine", "climber", [1, 2, 3.5], [3, 6], [2, 4], "8b", [summerBloom(150, 12)], { floweringWood: "new", leaf: "semi-evergreen", hazards: ["toxic-clippings"], regimes: ["upkeep", "cutback", "framework"], frost: tender(-1, -8, 0.9), year: leafing(0.5) }],
   ["fallopia-baldschuanica", "Fallopia baldschuanica", "Silver lace vine", "climber", [2, 4, 6], [5, 12], [3, 8], "4b", [summerBloom(520, 13)], { floweringWood: "new", regimes: ["upkeep", "cutback"], passes: "cutback", year: leafing(0.4) }],
