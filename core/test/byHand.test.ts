@@ -542,6 +542,27 @@ test("branches that would rub are turned aside by 17° each way in turn, the fir
   expect(apart(stem, 1, build).map((b) => b.turnDeg)).toEqual([0, 343, 17]);
 });
 
+test("just north of the equator lies the north, and the equator with it", () => {
+  const of = (latitudeDeg: number) => climateOf({ ...PLACE, latitudeDeg, zone: "13a" }).hemisphere;
+  expect([1.3, 0.5, 0, -0.5].map(of)).toEqual(["north", "north", "north", "south"]);
+});
+
+test("a stage that is moved by a year takes its range with it: as far before the day as after it", () => {
+  let moved = 0;
+  for (const town of ["Columbus", "Sydney", "Edinburgh"]) {
+    const c = climateOf(placeOf(town).place);
+    for (const taxon of CATALOGUE.taxa) {
+      const y = plantYear(taxon, c);
+      for (const s of [y.wakes, y.hardens, y.stops, y.dormant, ...y.displays.flatMap((d) => [d.opens, d.ends])]) {
+        expect(s.latest - s.day).toBeCloseTo(s.day - s.earliest, 6);
+        expect(s.latest - s.day).toBeLessThan(120);
+        if (s.day >= 365) moved++;
+      }
+    }
+  }
+  expect(moved).toBeGreaterThan(100);
+});
+
 test("in a winter too mild for sleep coloured stems show all the same", () => {
   const mild = climateOf(placeOf("San Francisco").place);
   for (const id of ["cornus-sericea", "cornus-alba", "salix-alba-stems"])

@@ -199,6 +199,10 @@ describe("a hedge's share", () => {
       expect(t.share).toBeGreaterThanOrEqual(taken[Math.max(0, i - 1)]!.share - 1e-9);
       expect(t.reach).toBeGreaterThanOrEqual(t.share);
     }
-    expect([taken[0]!.share, taken.at(-1)!.share]).toEqual([0, 1]);
+    // Nothing, to no depth; all of it, of every shoot, for its whole length.
+    expect([taken[0], taken.at(-1)]).toEqual([
+      { share: 0, reach: 0, depth: 0 },
+      { share: 1, reach: 1, depth: 1 },
+    ]);
   });
 });

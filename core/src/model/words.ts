@@ -134,7 +134,7 @@ export const LIMITS = {
   /** What a hard cut may lose by standing open until growth answers it. */
   standsOpen: 0.15,
   /** How far above the year's least harm still counts as best. */
-  bestMargin: 0.05,
+  bestMargin: 0.04,
   /** A stem at least this thick is a professional's, mm (common practice: over about 10 cm). */
   proStemMm: 100,
   /** Nearer to a power line than this, m (ANSI Z133: 10 ft for the unqualified; from memory). */
