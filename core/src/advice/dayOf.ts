@@ -33,7 +33,9 @@ const tomorrow = (on: PlainDate) => ({ by: "day", on: addDays(on, 1) }) as const
 
 function heat(q: Question, day: DayWeather): Finding[] {
   const hot = day.tmaxC;
-  if (hot === null || !isLive(q.task)) return [];
+  // Spent flowers can wait as well; what is dead burns no more, and may be what falls.
+  const heads = q.task === "deadhead" && q.kind.prices.spent[q.day] === 1;
+  if (hot === null || !(isLive(q.task) || heads)) return [];
   const at = (limitC: Celsius): Finding[] => [
     finding("wait", "heat", { tmaxC: hot, limitC, simulated: day.simulated }, "practice", tomorrow(q.on)),
   ];
