@@ -6,14 +6,15 @@ import { SOURCE_IDS } from "./sources.ts";
 /**
  * When a stage of the year falls. Few kinds of rule, many rows:
  * - spring: between the place's first leaf (at 0) and lilac bloom (at 1), outside those too, plus days;
- * - warmth: so many degree-days (base 10 °C, single sine) after lilac bloom;
+ * - warmth: so many degree-days (base 10 °C, single sine) after lilac bloom, and where shortening days bring it not
+ *   before a season day;
  * - after: days and/or degree-days after another stage of the same plant;
  * - cooling: the first day after midsummer (and not before a season day) on which the mean falls below a limit;
  * - season: a fixed day of the hemisphere's year (day length, or drought), 0 = midwinter's turn.
  */
 export type Rule =
   | { readonly rule: "spring"; readonly at: number; readonly days?: number | undefined }
-  | { readonly rule: "warmth"; readonly degreeDays: number }
+  | { readonly rule: "warmth"; readonly degreeDays: number; readonly notBefore?: number | undefined }
   | {
       readonly rule: "after";
       readonly stage: StageName;
@@ -30,7 +31,11 @@ export type StageName = (typeof STAGES)[number] | (typeof DISPLAY_STAGES)[number
 const stageName = z.enum([...STAGES, ...DISPLAY_STAGES]);
 export const RuleSchema: z.ZodType<Rule, Rule> = z.discriminatedUnion("rule", [
   z.strictObject({ rule: z.literal("spring"), at: z.number().min(-2).max(3), days: z.number().optional() }),
-  z.strictObject({ rule: z.literal("warmth"), degreeDays: z.number().min(0).max(3000) }),
+  z.strictObject({
+    rule: z.literal("warmth"),
+    degreeDays: z.number().min(0).max(3000),
+    notBefore: z.number().min(0).max(364).optional(),
+  }),
   z.strictObject({
     rule: z.literal("after"),
     stage: stageName,

@@ -25,7 +25,7 @@ import {
   type Told,
 } from "../learning/index.ts";
 import { grouped, type Days } from "../units/index.ts";
-import { plantYear, type DisplayYear, type PlantYear } from "./plantYear.ts";
+import { madeByWarmth, plantYear, type DisplayYear, type PlantYear } from "./plantYear.ts";
 import { credible } from "./seenYear.ts";
 
 /** Standard deviations, days. Ours: the clock's is what the published index leaves open, the others from memory of phenology networks. */
@@ -89,8 +89,7 @@ export function observedDays(weather: Garden["weather"], climate: Climate, seaso
 }
 
 /** Displays whose day the warmth of the year makes: a fixed or an autumn one says nothing of its pace. */
-const tells = (d: DisplayYear): boolean =>
-  d.display.weight >= 0.5 && (d.display.opens.rule === "spring" || d.display.opens.rule === "warmth");
+const tells = (d: DisplayYear): boolean => d.display.weight >= 0.5 && madeByWarmth(d.display.opens);
 
 /** Days before the forecast on which an entry says that a stage came, the nearest of the stages it may mean; null when it says nothing of the year. */
 function leadOf(o: Observation, taxon: Taxon, y: PlantYear, h: Hemisphere): Days | null {
@@ -100,7 +99,7 @@ function leadOf(o: Observation, taxon: Taxon, y: PlantYear, h: Hemisphere): Days
   const shown = y.displays.filter(tells);
   switch (o.kind) {
     case "first-leaf":
-      return taxon.year.wakes.rule === "spring" || taxon.year.wakes.rule === "warmth" ? y.wakes.day - day : null;
+      return madeByWarmth(taxon.year.wakes) ? y.wakes.day - day : null;
     case "first-flower":
       return nearest(shown.map((d) => (d.opens.day % YEAR_DAYS) - day));
     case "in-flower": {

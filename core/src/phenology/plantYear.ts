@@ -121,6 +121,10 @@ const withDoubt = (spreadDays: Days, rule: Rule, doubt: ClockDoubt): Days =>
       ? Math.hypot(spreadDays, HALF_RANGE_SDS * doubt.autumn)
       : spreadDays;
 
+/** Does the warmth of the year alone make a stage's day? Where days must shorten first, its date tells nothing of that. */
+export const madeByWarmth = (rule: Rule): boolean =>
+  rule.rule === "spring" || (rule.rule === "warmth" && rule.notBefore === undefined);
+
 /** The one evaluator of rules. "after" reads stages already known; asking for a later one is a bug in the data. */
 function stageOf(rule: Rule, c: SeasonClock, known: Known): Stage {
   const spreadDays = withDoubt(SPREAD_DAYS[rule.rule], rule, c.doubt);
@@ -128,7 +132,10 @@ function stageOf(rule: Rule, c: SeasonClock, known: Known): Stage {
     case "spring":
       return stage(c.spring.leaf + rule.at * (c.spring.bloom - c.spring.leaf) + (rule.days ?? 0), spreadDays);
     case "warmth":
-      return stage(c.dayWithWarmth(c.spring.bloom, growthFor(rule.degreeDays)), spreadDays);
+      return stage(
+        Math.max(rule.notBefore ?? 0, c.dayWithWarmth(c.spring.bloom, growthFor(rule.degreeDays))),
+        spreadDays,
+      );
     case "cooling":
       return stage(Math.max(rule.notBefore ?? 0, coolingDay(c, rule.meanC)), spreadDays);
     case "season":
@@ -149,6 +156,11 @@ function following(s: Stage, after: SeasonDay, until: SeasonDay): Stage {
   while (day < after - YEAR_DAYS / 2) day += YEAR_DAYS;
   return moved(s, Math.min(until, Math.max(after + 1, day)));
 }
+
+/** Where no cold ends them, flowers that shortening days bring last no longer. */
+const LONGEST_AUTUMN: Days = 120;
+const waitsForShortDays = ({ on, opens }: Display): boolean =>
+  on === "new" && opens.rule === "warmth" && opens.notBefore !== undefined;
 
 /** A display on this season's shoots that has not begun so many days before all sleeps is not shown that year. */
 const LEAST_SHOW: Days = SHORTEST_DISPLAY;
@@ -193,7 +205,8 @@ function displayYear(
     budsBegin: undefined,
   };
   const rawEnds = stageOf(d.ends, c, local);
-  const spanned = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + YEAR_DAYS / 2;
+  const longest = waitsForShortDays(d) ? LONGEST_AUTUMN : YEAR_DAYS / 2;
+  const spanned = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + longest;
   // Flowers on this season's shoots do not outlast them: where they open late, the cold ends them early.
   const outlived = sleeps && d.on === "new" && isFlowers(d.name) && d.ends.rule === "after" && opens.day < dormant;
   const endDay = outlived ? Math.min(spanned, dormant) : spanned;

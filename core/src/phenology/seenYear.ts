@@ -8,7 +8,14 @@ import { seasonPoint, YEAR_DAYS, type Hemisphere, type PlainDate, type SeasonDay
 import type { SeasonClock } from "../climate/index.ts";
 import type { Observation } from "../model/index.ts";
 import type { Days } from "../units/index.ts";
-import { notTooSoon, type DisplayYear, type PlantYear, type SeenOfYear, type Stage } from "./plantYear.ts";
+import {
+  madeByWarmth,
+  notTooSoon,
+  type DisplayYear,
+  type PlantYear,
+  type SeenOfYear,
+  type Stage,
+} from "./plantYear.ts";
 import { isFlowers, isFruit, sightingOf, type Sighting, type Telling } from "./sightings.ts";
 
 /** Ours, from memory of phenology records. */
@@ -126,8 +133,7 @@ interface Driven {
 
 function drivenBy(taxon: Taxon): Driven {
   const by = (rule: Rule | null, known: Readonly<Record<string, boolean>>): boolean =>
-    rule !== null &&
-    (rule.rule === "spring" || rule.rule === "warmth" || (rule.rule === "after" && known[rule.stage] === true));
+    rule !== null && (madeByWarmth(rule) || (rule.rule === "after" && known[rule.stage] === true));
   const wakes = by(taxon.year.wakes, {});
   const hardens = by(taxon.year.hardens, { wakes });
   const stops = by(taxon.year.stops, { wakes, hardens });

@@ -4,6 +4,8 @@ export const PRICE_ASSUMPTIONS = {
   budsMadeAgain: 1.6,
   /** Flowers a new-wood plant loses for the growth thrown away: this share of what it had grown towards bloom. */
   reservesSpent: 0.5,
+  /** What is headed so long before shorter days bring its flowers branches, and carries as many. */
+  branchDays: 45,
   /** Share of the way to bloom that a headed (not cut back) plant has to grow again. */
   headedRegrowth: 0.75,
   /** Loss of the next old-wood display after a hard cut right after bloom: new stems are too young. */
@@ -11,7 +13,7 @@ export const PRICE_ASSUMPTIONS = {
   /** Days from a cut to new shoots, and least days until these are hard. */
   sproutDays: 10,
   /** Whole stems taken at the base wake less than shoots that are headed. */
-  renovateWakes: 0.6,
+  wholeShootsWake: 0.6,
   /** Bare evergreen wood breaks from buds that nobody sees: so many days more until it shoots. */
   latentBudDays: 20,
   hardenDaysLeast: 42,

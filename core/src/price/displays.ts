@@ -3,9 +3,9 @@
  * forward to the same bloom, and in them only the days on which something changes are worked out one by one: three
  * hundred years of it are asked for at a time.
  */
-import type { Taxon } from "../catalogue/index.ts";
+import type { Display, Taxon } from "../catalogue/index.ts";
 import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
-import type { Climate, FrostOdds } from "../climate/index.ts";
+import { growthFor, type Climate, type FrostOdds } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
 import { isFlowers, type DisplayYear, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type Days, type DegreeDays, type Share } from "../units/index.ts";
@@ -203,7 +203,14 @@ interface NewWoodCycle {
   readonly usual: Share;
 }
 
-function newWoodCycle(r: BloomRun, year: PlantYear, c: Climate, odds: FrostOdds): NewWoodCycle {
+/** Warmth from waking to bloom; where flowers wait for shorter days, what they would have needed without. Fruit takes it all to ripen. */
+function warmthNeeded({ opens, fruit }: Display, year: PlantYear, c: Climate): DegreeDays {
+  return opens.rule === "warmth" && opens.notBefore !== undefined && fruit !== true
+    ? growthFor(opens.degreeDays) + c.warmthAt(c.spring.bloom) - c.warmthAt(year.wakes.day)
+    : Infinity;
+}
+
+function newWoodCycle(r: BloomRun, year: PlantYear, c: Climate, odds: FrostOdds, needed: DegreeDays): NewWoodCycle {
   const { opens, ends } = r;
   const wakes = year.wakes.day + YEAR_DAYS * turnsBy(opens - year.wakes.day);
   const warmthAtWaking = c.warmthAt(wakes);
@@ -213,7 +220,7 @@ function newWoodCycle(r: BloomRun, year: PlantYear, c: Climate, odds: FrostOdds)
     wakes,
     asleep: year.dormant.day + wakes - year.wakes.day,
     warmthAtWaking,
-    whole: c.warmthAt(opens) - warmthAtWaking,
+    whole: Math.min(c.warmthAt(opens) - warmthAtWaking, needed),
     usual: Math.max(0.05, beforeFrost(c, odds, opens, ends)),
   };
 }
@@ -266,7 +273,8 @@ function newWoodOn(
   }
   // What growth so far has used of what was stored, and goes with the cut.
   const used = (): Share => cut.reserves * clampShare((c.warmthAt(day) - x.warmthAtWaking) / Math.max(1, x.whole));
-  if (d.display.shortDays === true && day < x.opens && day < DAYS_SHORTEN + YEAR_DAYS * turnsBy(x.opens)) {
+  const branches = Math.min(x.opens - a.branchDays, DAYS_SHORTEN + YEAR_DAYS * turnsBy(x.opens));
+  if (d.display.shortDays === true && day < branches) {
     out.loss[day] = taken * used();
     return;
   }
@@ -295,14 +303,19 @@ function newWoodPrices(d: DisplayYear, q: PricedCut, out: DisplayPrices): void {
     again,
     odds: c.frost(q.taxon.frost.growthKillC),
     topsDays: deadTopsDays(q.taxon, plan.task),
-    // Soft ends hold next to nothing: what is pinched branches, and each branch flowers (common practice).
-    reserves: plan.task === "tip" ? 0 : PRICE_ASSUMPTIONS.reservesSpent,
+    // Soft ends hold next to nothing: what is pinched branches, and each branch flowers; so does what waits for shorter
+    // days, headed before they come (common practice).
+    reserves:
+      plan.task === "tip" || (d.display.shortDays === true && plan.task !== "hard-cutback")
+        ? 0
+        : PRICE_ASSUMPTIONS.reservesSpent,
     flushLeft: q.taxon.leaf === "herbaceous" ? PRICE_ASSUMPTIONS.flushLeft : 1,
   };
+  const needed = warmthNeeded(d.display, q.year, c);
   for (const run of bloomRuns(d)) {
     out.opens.fill(run.opens, run.from, run.to);
     if (cut.taken === 0) continue;
-    const x = newWoodCycle(run, q.year, c, cut.odds);
+    const x = newWoodCycle(run, q.year, c, cut.odds, needed);
     for (let t = after(x.wakes, run.from, run.to); t < run.to; t++) newWoodOn(d, x, c, cut, t, out);
   }
 }

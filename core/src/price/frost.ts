@@ -29,13 +29,15 @@ function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
 function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  if (!TASK_TABLE[plan.task].wakes || plan.firstStage) return out;
-  const { wakesWhenCut, growthKillC } = taxon.frost;
+  const { wakesWhenCut, growthKillC, frameKillC } = taxon.frost;
+  // Whole shoots taken wake little; what is tender answers that too, and is left alone until frost is past.
+  const wholeShoots = plan.task === "renovate" || (plan.task === "thin" && frameKillC > a.hardyFrameC);
+  if (!(TASK_TABLE[plan.task].wakes || wholeShoots) || plan.firstStage) return out;
   const odds = c.frost(growthKillC);
   const flushWarmth = c.warmthAt(y.hardens.day) - c.warmthAt(y.wakes.day);
   const harden = Math.min(a.hardenDegreeDays, Math.max(60, flushWarmth));
   const grownFrom = y.seen?.growthFrom ?? Infinity;
-  const woken = plan.task === "renovate" ? a.renovateWakes : 1;
+  const woken = wholeShoots ? a.wholeShootsWake : 1;
   const latent = Math.round(a.latentBudDays * intoBareEvergreen(taxon, plan.task));
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {

@@ -76,7 +76,7 @@ export const branch = "Take whole shoots back to a side branch or to their origi
 
 /** A stage between first leaf (0) and lilac bloom (1), shifted by days; or so many degree-days (°C, base 10) after lilac bloom. */
 export const spring = (at: number, days = 0): Rule => ({ rule: "spring", at, days });
-export const warm = (degreeDays: number): Rule => ({ rule: "warmth", degreeDays });
+export const warm = (degreeDays: number, notBefore?: number): Rule => ({ rule: "warmth", degreeDays, notBefore });
 export const seasonDay = (day: number): Rule => ({ rule: "season", day });
 
 /** Opens from last season's buds at any time of the year; dates of its buds given as season days. */
@@ -101,6 +101,14 @@ export const shortBloom = (degreeDays: number, bloomDays: number, name = "summer
   name,
   ends: { rule: "after", stage: "opens", days: bloomDays },
 });
+
+/** Flowers that come when days shorten: not before a season day, however warm it has been (of genera; from memory of practice). */
+export const asDaysShorten = (day: number, d: Display): Display => ({
+  ...d,
+  opens: d.opens.rule === "warmth" ? { ...d.opens, notBefore: day } : d.opens,
+});
+/** Of those what is soft: headed until midsummer it branches, and each branch flowers. */
+export const pinched = (day: number, d: Display): Display => ({ ...asDaysShorten(day, d), shortDays: true });
 
 /** Berries, hips or seed heads kept for birds and looks: they hang on the wood that flowered. */
 export const berries = (opens: Rule, days: number, name = "berries"): Display => ({

@@ -45,7 +45,7 @@ export const SUBSHRUBS_AND_GRASSES: readonly TaxonRow[] = [
         name: "plumes and winter blades",
         on: "new",
         weight: 1,
-        opens: { rule: "warmth", degreeDays: 950 },
+        opens: { rule: "warmth", degreeDays: 950, notBefore: 215 },
         // Snow and wind have flattened it some weeks before the new blades show.
         ends: { rule: "spring", at: 0, days: 365 - 24 },
         budsBegin: null,

@@ -1,5 +1,5 @@
 /** Roses by class, clematis by flowering wood, and the other climbers. */
-import { leafing, headed, branch, deciduousYear, flushYear, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base, berries } from "../parts.ts";
+import { asDaysShorten, leafing, headed, branch, deciduousYear, flushYear, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base, berries } from "../parts.ts";
 
 const rose: Base = { ...shrub, group: "rose", floweringWood: "new", year: deciduousYear(-6, 260), shadeVigour: 0.4, leastStubM: 0.15, regimes: ["upkeep", "cutback", "framework"], routineTask: "shape", frost: tender(-3, -17, 0.6, false), passes: "framework", hazards: ["thorns"], wildlife: ["hips for birds, if the last flowers stay on"], cleanOut: "early spring: brown pith means dead, cut to white", looksWrongButNormal: ["red new leaves: they turn green", "suckers from below the graft: other leaves, pull them at the root"], blade: "6 mm above an outward bud, down to white pith.", sources: ["rhs", "shrub-calendar", "practice"] };
 const flushes = (degreeDays: number) => ({ ...summerBloom(degreeDays, 10), name: "roses in flushes", flushes: true });
@@ -13,8 +13,8 @@ export const MORE_ROSES = kinds(rose, [
   ["rosa-shrub-once", "Rosa, once-flowering old shrub kinds", "Old garden rose|Once-flowering shrub rose", "fountain", [0.5, 0.9, 1.4], [1.2, 2.2], [1.2, 2.2], "4a", [once(200, 28)], { ...onceWood, passes: "renewal", blade: "After bloom the oldest canes at the base; long new ones are next year's flowers." }],
   ["rosa-rambler", "Rosa, once-flowering ramblers", "Rambling rose|Rambler", "climber", [1.2, 2, 3.5], [3, 8], [2, 5], "5a", [once(260, 25)], { ...onceWood, blade: "Flowered canes out at the base after bloom, as many as there are new ones to tie in." }],
   ["rosa-climber-repeat", "Rosa, repeat-flowering climbers", "Climbing rose", "climber", [0.8, 1.4, 2.2], [2, 4], [1.5, 3], "5b", [flushes(240)], { regimes: ["upkeep", "framework", "renewal"], leastStubM: 0.3, blade: "The structure stays; side shoots to two or three buds; one old cane at the base when a young one can take its place." }],
-  ["rosa-rugosa", "Rosa rugosa", "Rugosa rose", "mound", [0.5, 0.7, 1], [1.2, 2], [1.2, 2], "2b", [flushes(150), { ...berries(warm(900), 100, "hips"), weight: 0.3 }], { frost: tender(-3, -40, 0, false), passes: "renewal", regimes: ["upkeep", "cutback", "renewal"], looksWrongButNormal: ["suckers that widen the clump"] }],
-  ["rosa-species", "Rosa, wild kinds", "Species rose|Wild rose", "fountain", [0.6, 1, 1.5], [1.5, 3], [1.5, 3], "4a", [once(130, 20), berries(warm(900), 110, "hips")], { ...onceWood, passes: "renewal" }],
+  ["rosa-rugosa", "Rosa rugosa", "Rugosa rose", "mound", [0.5, 0.7, 1], [1.2, 2], [1.2, 2], "2b", [flushes(150), { ...berries(warm(900, 213), 100, "hips"), weight: 0.3 }], { frost: tender(-3, -40, 0, false), passes: "renewal", regimes: ["upkeep", "cutback", "renewal"], looksWrongButNormal: ["suckers that widen the clump"] }],
+  ["rosa-species", "Rosa, wild kinds", "Species rose|Wild rose", "fountain", [0.6, 1, 1.5], [1.5, 3], [1.5, 3], "4a", [once(130, 20), berries(warm(900, 232), 110, "hips")], { ...onceWood, passes: "renewal" }],
   ["rosa-groundcover", "Rosa, ground-cover kinds", "Ground-cover rose|Landscape rose", "mound", [0.4, 0.6, 0.9], [0.5, 0.9], [0.9, 1.5], "5a", [flushes(230)], { routineTask: "hard-cutback", passes: "cutback" }],
   ["rosa-miniature", "Rosa, miniature and patio kinds", "Miniature rose|Patio rose", "mound", [0.2, 0.35, 0.5], [0.25, 0.6], [0.3, 0.6], "5b", [flushes(240)], { leastStubM: 0.08, passes: "cutback" }],
   ["rosa-banksiae", "Rosa banksiae", "Banksian rose", "climber", [1, 2, 3.5], [4, 9], [3, 6], "8a", [{ ...headed(springBloom(spring(0.9), 28, 25, 0.2)), name: "spring roses" }], { ...onceWood, leaf: "semi-evergreen", hazards: [], frost: tender(-2, -12, 0.6), blade: "Flowered side shoots after bloom; two- and three-year-old wood flowers best, so the frame stays." }],
@@ -47,8 +47,8 @@ export const CLEMATIS = kinds(clematis, [
   ],
   ["clematis-large-late", "Clematis, large late-summer kinds", "Large-flowered clematis, late summer", "climber", [1.5, 2.2, 3], [2, 3.5], [1, 1.5], "4a", [summerBloom(420, 13)], groupThree],
   ["clematis-viticella", "Clematis viticella", "Italian clematis", "climber", [1.5, 2.5, 3.5], [2.5, 4], [1, 2], "4b", [summerBloom(420, 13)], groupThree],
-  ["clematis-tangutica", "Clematis tangutica", "Golden clematis", "climber", [1.5, 2.5, 4], [3, 5], [1.5, 3], "4a", [summerBloom(520, 12), { ...berries(warm(1100), 90, "silky seed heads"), weight: 0.3 }], { ...groupThree }],
-  ["clematis-terniflora", "Clematis terniflora", "Sweet autumn clematis", "climber", [2, 3, 4], [4, 8], [2, 4], "5a", [shortBloom(1050, 30, "late summer flowers")], { ...groupThree }],
+  ["clematis-tangutica", "Clematis tangutica", "Golden clematis", "climber", [1.5, 2.5, 4], [3, 5], [1.5, 3], "4a", [summerBloom(520, 12), { ...berries(warm(1100, 225), 90, "silky seed heads"), weight: 0.3 }], { ...groupThree }],
+  ["clematis-terniflora", "Clematis terniflora", "Sweet autumn clematis", "climber", [2, 3, 4], [4, 8], [2, 4], "5a", [asDaysShorten(215, shortBloom(1050, 30, "late summer flowers"))], { ...groupThree }],
   ["clematis-texensis", "Clematis texensis", "Scarlet clematis", "climber", [1, 1.6, 2.4], [1.8, 3], [0.8, 1.5], "5a", [summerBloom(420, 13)], groupThree],
   ["clematis-integrifolia", "Clematis integrifolia (and Clematis heracleifolia)", "Herbaceous clematis", "mound", [0.5, 0.8, 1.1], [0.6, 1.2], [0.6, 1.2], "3b", [summerBloom(220, 13)], { ...groupThree, leaf: "herbaceous", regimes: ["cutback"], leastStubM: 0.03, blade: "Old stems to the ground before the new ones show." }],
 ]);
@@ -81,7 +81,7 @@ export const CLIMBERS = kinds(climber, [
     "3b",
     [
       { ...springBloom(warm(150), 14, 30, 0.3), weight: 0.2 },
-      { ...berries(warm(1000), 110), weight: 0.5 },
+      { ...berries(warm(1000, 255), 110), weight: 0.5 },
     ],
     { hazards: ["toxic-clippings"], wildlife: ["berries for birds"] },
   ],

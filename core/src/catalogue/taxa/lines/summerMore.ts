@@ -1,5 +1,5 @@
 /** More shrubs that flower on the new wood of the year, or that are grown for young stems and leaf. */
-import { leafing, berries, bud, deciduousYear, flushYear, kinds, oldBloom, shortBloom, shrub, springBloom, summerBloom, spring, tender, warm, type Base } from "../parts.ts";
+import { asDaysShorten, leafing, berries, bud, deciduousYear, flushYear, kinds, oldBloom, shortBloom, shrub, springBloom, summerBloom, spring, tender, warm, type Base } from "../parts.ts";
 
 const base: Base = { ...shrub, group: "summer-shrub", floweringWood: "new", year: deciduousYear(6), leastStubM: 0.15, regimes: ["upkeep", "cutback", "renewal"], routineTask: "shape", passes: "cutback", blade: bud, sources: ["shrub-calendar", "practice"] };
 /** Builds a branched frame that is kept: shaped, thinned, not cut to the ground. */
@@ -8,7 +8,7 @@ const low = { routineTask: "hard-cutback" } satisfies Partial<Base>;
 const bees = { wildlife: ["bees and butterflies in summer"] };
 
 export const MORE_SUMMER_SHRUBS = kinds(base, [
-  ["caryopteris-clandonensis", "Caryopteris × clandonensis", "Bluebeard|Blue mist shrub", "mound", [0.4, 0.6, 0.8], [0.6, 1.2], [0.6, 1.2], "5b", [summerBloom(850, 13, "weeks")], { ...low, ...bees, leastStubM: 0.15, frost: tender(-2, -14, 0.7), year: deciduousYear(16), looksWrongButNormal: ["grey and leafless far into spring"], blade: "15–30 cm from the ground as the buds swell, above live ones; not into the oldest leafless stumps." }],
+  ["caryopteris-clandonensis", "Caryopteris × clandonensis", "Bluebeard|Blue mist shrub", "mound", [0.4, 0.6, 0.8], [0.6, 1.2], [0.6, 1.2], "5b", [asDaysShorten(195, summerBloom(850, 13, "weeks"))], { ...low, ...bees, leastStubM: 0.15, frost: tender(-2, -14, 0.7), year: deciduousYear(16), looksWrongButNormal: ["grey and leafless far into spring"], blade: "15–30 cm from the ground as the buds swell, above live ones; not into the oldest leafless stumps." }],
   ["hibiscus-syriacus", "Hibiscus syriacus", "Rose of Sharon", "upright", [0.3, 0.5, 0.8], [2, 3.5], [1.5, 2.5], "5b", [summerBloom(618, 14)], { ...frame, year: deciduousYear(26), sources: ["shrub-calendar", "bloom-order"], looksWrongButNormal: ["no leaf until well after the lilac"], blade: "Side shoots to two or three buds for larger flowers; or leave it." }],
   ["lagerstroemia-indica", "Lagerstroemia indica", "Crape myrtle", "tree", [0.4, 0.8, 1.2], [2, 7], [2, 5], "7a", [summerBloom(560, 16)], { ...frame, frost: tender(-2, -15, 0.8), year: deciduousYear(26), looksWrongButNormal: ["no leaf until late spring", "bark that peels and shows patches"], blade: "Crossing twigs and seed heads only; the frame stays. Topped trunks make knobs and weak whips.", hazards: [] }],
   [
@@ -22,7 +22,7 @@ export const MORE_SUMMER_SHRUBS = kinds(base, [
     "6a",
     [
       { ...shortBloom(480, 30), weight: 0.4 },
-      { ...berries(warm(1150), 80), weight: 0.8 },
+      { ...berries(warm(1150, 235), 80), weight: 0.8 },
     ],
     { ...low, frost: tender(-2, -18, 0.7), year: deciduousYear(16), wildlife: ["berries for birds"], looksWrongButNormal: ["tops dead after a cold winter"], blade: "15–30 cm from the ground in late winter; or a third of the stems at the base." },
   ],
@@ -38,7 +38,7 @@ export const MORE_SUMMER_SHRUBS = kinds(base, [
     "3a",
     [
       { ...shortBloom(250, 60), weight: 0.3 },
-      { ...berries(warm(900), 130), weight: 0.6 },
+      { ...berries(warm(900, 225), 130), weight: 0.6 },
     ],
     { hazards: ["toxic-clippings"], passes: "renewal", shadeVigour: 0.9, wildlife: ["berries for birds", "bees"], leastStubM: 0.1 },
   ],
@@ -53,14 +53,14 @@ export const MORE_SUMMER_SHRUBS = kinds(base, [
     "3a",
     [
       { ...shortBloom(450, 40), weight: 0.3 },
-      { ...berries(warm(1000), 130), weight: 0.7 },
+      { ...berries(warm(1000, 243), 130), weight: 0.7 },
     ],
     { ...low, wildlife: ["berries for birds"], leastStubM: 0.1, blade: "10–20 cm from the ground, once the berries are gone." },
   ],
   ["abelia-grandiflora", "Abelia × grandiflora", "Glossy abelia", "fountain", [0.4, 0.7, 1], [1.2, 2.2], [1.2, 2.2], "6a", [summerBloom(420, 12)], { leaf: "semi-evergreen", ...bees, passes: "renewal", frost: tender(-2, -17, 0.6), regimes: ["upkeep", "cutback", "renewal"], looksWrongButNormal: ["long whips above the rest: cut them at their origin", "leaves lost in a cold winter"] }],
   ["potentilla-fruticosa", "Dasiphora fruticosa (Potentilla)", "Shrubby cinquefoil|Potentilla", "mound", [0.15, 0.3, 0.4], [0.6, 1.2], [0.8, 1.2], "3a", [summerBloom(120, 12)], { passes: "renewal", leastStubM: 0.1, ...bees, blade: "A third of the oldest stems at the base; or all of it at a hand's height when it has grown twiggy." }],
   ["diervilla-sessilifolia", "Diervilla (lonicera, sessilifolia)", "Bush honeysuckle", "mound", [0.4, 0.6, 0.8], [0.8, 1.5], [1, 1.8], "4a", [shortBloom(250, 45)], { ...low, ...bees, shadeVigour: 0.8, leastStubM: 0.1 }],
-  ["lespedeza-thunbergii", "Lespedeza thunbergii", "Bush clover", "fountain", [1, 1.4, 1.8], [1, 1.8], [1.5, 2.5], "5b", [summerBloom(1200, 13)], { ...low, ...bees, leastStubM: 0.05, frost: tender(-2, -12, 1, false), year: deciduousYear(22), looksWrongButNormal: ["dead to the ground every winter"], blade: "To the ground in late winter." }],
+  ["lespedeza-thunbergii", "Lespedeza thunbergii", "Bush clover", "fountain", [1, 1.4, 1.8], [1, 1.8], [1.5, 2.5], "5b", [asDaysShorten(205, summerBloom(1200, 13))], { ...low, ...bees, leastStubM: 0.05, frost: tender(-2, -12, 1, false), year: deciduousYear(22), looksWrongButNormal: ["dead to the ground every winter"], blade: "To the ground in late winter." }],
   ["indigofera-heterantha", "Indigofera heterantha", "Himalayan indigo", "fountain", [0.6, 1, 1.4], [1.5, 2.5], [1.5, 2.5], "6b", [summerBloom(420, 14)], { ...low, ...bees, year: deciduousYear(26), frost: tender(-2, -13, 0.8), looksWrongButNormal: ["no leaf until early summer"] }],
   ["ceanothus-deciduous", "Ceanothus, deciduous kinds", "Deciduous ceanothus", "upright", [0.5, 0.8, 1.1], [1.2, 2], [1.2, 2], "7a", [summerBloom(420, 14)], { ...low, ...bees, frost: tender(-2, -14, 0.7), leastStubM: 0.3, blade: "Last year's shoots to a hand's width from the frame as growth starts." }],
   ["fuchsia-magellanica", "Fuchsia magellanica", "Hardy fuchsia", "fountain", [0.6, 0.9, 1.3], [1, 2.2], [0.9, 1.8], "7a", [summerBloom(380, 11)], { ...low, frost: tender(-1, -8, 1), year: deciduousYear(18), leastStubM: 0.05, shadeVigour: 0.8, looksWrongButNormal: ["dead to the ground after a cold winter: it comes again from the base"], blade: "When growth shows: down to it." }],
@@ -70,11 +70,11 @@ export const MORE_SUMMER_SHRUBS = kinds(base, [
   ["spiraea-betulifolia", "Spiraea betulifolia", "Birchleaf spirea", "mound", [0.2, 0.3, 0.45], [0.6, 1], [0.6, 1], "4a", [shortBloom(150, 25)], { leastStubM: 0.1 }],
   ["cephalanthus-occidentalis", "Cephalanthus occidentalis", "Buttonbush", "dome", [0.5, 0.8, 1.2], [1.5, 3], [1.5, 3], "4b", [shortBloom(560, 35)], { ...bees, year: deciduousYear(28), passes: "renewal", hazards: ["toxic-clippings"], looksWrongButNormal: ["one of the last to leaf out"] }],
   ["leycesteria-formosa", "Leycesteria formosa", "Himalayan honeysuckle", "fountain", [0.8, 1.2, 1.6], [1.2, 2.2], [1.2, 2], "7a", [summerBloom(520, 13)], { ...low, leastStubM: 0.1, frost: tender(-2, -12, 0.8), wildlife: ["berries for birds"] }],
-  ["clerodendrum-trichotomum", "Clerodendrum trichotomum", "Harlequin glorybower", "tree", [0.4, 0.7, 1.1], [2.5, 5], [2.5, 4.5], "6b", [shortBloom(850, 40)], { ...frame, year: deciduousYear(26), looksWrongButNormal: ["suckers round the foot", "late leaf"] }],
+  ["clerodendrum-trichotomum", "Clerodendrum trichotomum", "Harlequin glorybower", "tree", [0.4, 0.7, 1.1], [2.5, 5], [2.5, 4.5], "6b", [asDaysShorten(190, shortBloom(850, 40))], { ...frame, year: deciduousYear(26), looksWrongButNormal: ["suckers round the foot", "late leaf"] }],
   ["amorpha-fruticosa", "Amorpha fruticosa", "False indigo", "upright", [0.6, 1, 1.4], [2, 4], [2, 3.5], "4a", [shortBloom(250, 25)], { ...low, year: deciduousYear(20) }],
   ["aesculus-parviflora", "Aesculus parviflora", "Bottlebrush buckeye", "mound", [0.2, 0.35, 0.5], [2, 3.5], [3, 5], "4b", [shortBloom(513, 25)], { ...frame, passes: "renewal", shadeVigour: 0.9, hazards: ["toxic-clippings"], sources: ["practice", "bloom-order"], looksWrongButNormal: ["suckers that widen the clump"] }],
   ["tamarix-ramosissima", "Tamarix ramosissima", "Summer tamarisk|Salt cedar", "fountain", [0.7, 1.1, 1.6], [2.5, 5], [2.5, 4], "3a", [summerBloom(420, 15)], { ...low, leastStubM: 0.3 }],
-  ["sambucus-canadensis", "Sambucus canadensis (and Sambucus nigra)", "Elder|Elderberry|American elder", "upright", [0.9, 1.4, 2], [2, 4], [2, 3.5], "4a", [shortBloom(314, 25), { ...berries(warm(900), 40), weight: 0.3 }], { passes: "renewal", hazards: ["toxic-clippings"], wildlife: ["berries for birds"], sources: ["shrub-renewal", "bloom-order"], leastStubM: 0.15 }],
+  ["sambucus-canadensis", "Sambucus canadensis (and Sambucus nigra)", "Elder|Elderberry|American elder", "upright", [0.9, 1.4, 2], [2, 4], [2, 3.5], "4a", [shortBloom(314, 25), { ...berries(warm(900, 205), 40), weight: 0.3 }], { passes: "renewal", hazards: ["toxic-clippings"], wildlife: ["berries for birds"], sources: ["shrub-renewal", "bloom-order"], leastStubM: 0.15 }],
   ["cotinus-coggygria", "Cotinus coggygria", "Smokebush", "dome", [0.5, 0.9, 1.4], [2.5, 4.5], [2.5, 4.5], "5a", [{ ...oldBloom("smoke", warm(148), 45, [214, 264], 0.95) }], { floweringWood: "old", regimes: ["upkeep", "renewal"], passes: "shaping", leastStubM: 0.3, hazards: ["irritant-sap"], year: leafing(0.8), sources: ["practice", "bloom-order"], blade: "For smoke: little, a few shoots at their origin. For large coloured leaves: low each spring, and no smoke that year." }],
   ["rhus-typhina", "Rhus typhina (and Rhus aromatica)", "Sumac", "vase", [0.4, 0.7, 1.1], [1, 5], [1.5, 4], "4a", [{ ...shortBloom(250, 25), weight: 0.4 }], { passes: "renewal", hazards: ["irritant-sap"], leastStubM: 0.1, looksWrongButNormal: ["suckers a long way off"] }],
   [
@@ -87,8 +87,8 @@ export const MORE_SUMMER_SHRUBS = kinds(base, [
     [1.5, 3],
     "3b",
     [
-      { ...springBloom(warm(220), 16, 40, 0.2), weight: 0.5 },
-      { ...berries(warm(1150), 110), weight: 0.6 },
+      { ...springBloom(warm(220), 16, 40, 0.2), weight: 0.2 },
+      { ...berries(warm(1150, 250), 110), weight: 0.6 },
     ],
     { floweringWood: "old", group: "spring-shrub", regimes: ["upkeep", "renewal"], passes: "renewal", hazards: ["toxic-clippings"], wildlife: ["berries for birds"], looksWrongButNormal: ["no berries without a male plant near"] },
   ],
