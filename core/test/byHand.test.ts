@@ -16,6 +16,7 @@ import {
   heightOnDay,
   inCycle,
   kindYearFor,
+  kindYearOf,
   misfit,
   outlook,
   MINUTES_DOUBT,
@@ -540,6 +541,32 @@ test("branches that would rub are turned aside by 17° each way in turn, the fir
   const branch = plainBranch(0.5, 12, 0.6);
   const stem = { ...plainStem("s1", 60, 3), branches: [branch, branch, branch] };
   expect(apart(stem, 1, build).map((b) => b.turnDeg)).toEqual([0, 343, 17]);
+});
+
+test("where every day costs flowers New Year's is open between two days that are", () => {
+  let seen = 0;
+  for (const town of ["Columbus", "Houston"]) {
+    const c = climateOf(placeOf(town).place);
+    for (const taxon of CATALOGUE.taxa)
+      for (const task of ["shape", "hard-cutback", "shear"] as const) {
+        const k = kindYearOf(taxon, c, usualPlan(task));
+        if (!k.neverFree || k.open[364] !== 1 || k.open[1] !== 1) continue;
+        seen++;
+        expect(`${town} ${taxon.id} ${task} ${k.open[0]}`).toBe(`${town} ${taxon.id} ${task} 1`);
+      }
+  }
+  expect(seen).toBeGreaterThan(10);
+});
+
+test("a year two days early is worth a word, one day is not", () => {
+  const says = (paceDays: number) =>
+    adviseOn(
+      modelOf([plantOf("syringa-vulgaris")], { seasons: [{ id: "s", seasonYear: 2026, paceDays }] }),
+      "syringa-vulgaris",
+      date("2026-06-01"),
+      "shape",
+    ).reasons.some((r) => r.code === "year-runs");
+  expect([-2, -1, 0, 1, 2].map(says)).toEqual([true, false, false, false, true]);
 });
 
 test("just north of the equator lies the north, and the equator with it", () => {
