@@ -54,6 +54,9 @@ describe("planning may refuse", () => {
           expect(balanceOn(model.ledgerOf("box"), before, THIRD).taken + share).toBeGreaterThan(THIRD);
           expect(balanceOn(model.ledgerOf("box"), plan.fitsOn!, THIRD).taken + share).toBeLessThanOrEqual(THIRD + 1e-9);
         } else if (VERDICT_TABLE[plan.advice.verdict].go) expect(plan.accepted).toBe(true);
+        // A share that does not fit turns an open day into one to wait on; a refusal stays what it is.
+        const open = VERDICT_TABLE[plan.advice.verdict].go;
+        expect(plan.verdict).toBe(open && !fits ? "wait" : plan.advice.verdict);
         expect(plan.takenAfter).toBeCloseTo(taken + share);
       }),
       { numRuns: 60 },
