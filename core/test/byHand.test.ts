@@ -569,6 +569,32 @@ test("a year two days early is worth a word, one day is not", () => {
   expect([-2, -1, 0, 1, 2].map(says)).toEqual([true, false, false, false, true]);
 });
 
+test.each<[string, string, string, string]>([
+  // First dates of extension calendars, from memory: Florida, the Gulf, California, New South Wales.
+  ["Tampa", "salvia-leucantha", "2026-08-14", "2026-12-12"],
+  ["Houston", "muhlenbergia-capillaris", "2026-09-08", "2027-01-10"],
+  ["Los Angeles", "heteromeles-arbutifolia", "2026-05-31", "2026-07-05"],
+  ["Sydney", "metrosideros-excelsa", "2026-11-18", "2026-12-23"],
+])("%s: however warm it was, %s opens not before %s, and is over by %s", (town, taxon, opens, ends) => {
+  const c = climateOf(placeOf(town).place);
+  const d = plantYear(kind(taxon), c).displays.find((x) => x.display.weight >= 0.5)!;
+  const on = (day: number) => seasonDate(2026, Math.floor(day), c.hemisphere);
+  expect([on(d.opens.day), on(d.ends.day)]).toEqual([opens, ends]);
+});
+
+test("flowers that are held back to a day say nothing of how early a year is; where warmth brings them they do", () => {
+  const leadAfter = (town: string, on: string) => {
+    const sage = plantOf("salvia-leucantha");
+    const m = modelOf([sage], {
+      place: placeOf(town).place,
+      observations: [seenOn(sage.id, on, { kind: "first-flower" })],
+    });
+    return m.pace(2026).days;
+  };
+  expect(leadAfter("Tampa", "2026-08-04")).toBeCloseTo(0, 6);
+  expect(leadAfter("London", "2026-08-17")).not.toBeCloseTo(0, 1);
+});
+
 test("just north of the equator lies the north, and the equator with it", () => {
   const of = (latitudeDeg: number) => climateOf({ ...PLACE, latitudeDeg, zone: "13a" }).hemisphere;
   expect([1.3, 0.5, 0, -0.5].map(of)).toEqual(["north", "north", "north", "south"]);

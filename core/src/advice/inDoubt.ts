@@ -3,7 +3,7 @@
  * depends on, the answer is to look, not a date. The safer side is to wait until it was seen.
  */
 import { daysBetween } from "../calendar/index.ts";
-import { TASK_TABLE } from "../model/index.ts";
+import { LIMITS, TASK_TABLE } from "../model/index.ts";
 import { doubtAt, HALF_RANGE_SDS, inCycle, isFlowers, type DisplayYear, type Stage } from "../phenology/index.ts";
 import type { Days } from "../units/index.ts";
 import { wouldBeRedone } from "../price/index.ts";
@@ -28,8 +28,9 @@ const SIGNS: readonly Sign[] = [
   {
     what: "bloom-over",
     stage: (q) => {
-      // What costs flowers on any day gains nothing by waiting for their end.
-      const main = TASK_TABLE[q.task].reach > 0 && !q.kind.neverFree ? mainOld(q) : undefined;
+      // What costs flowers on any day gains nothing by waiting for their end, nor what never takes many of them.
+      const takesMany = TASK_TABLE[q.task].reach > LIMITS.flowerLoss;
+      const main = takesMany && !q.kind.neverFree ? mainOld(q) : undefined;
       return main?.lostCycle === null ? main.ends : null;
     },
   },

@@ -6,8 +6,8 @@ import { SOURCE_IDS } from "./sources.ts";
 /**
  * When a stage of the year falls. Few kinds of rule, many rows:
  * - spring: between the place's first leaf (at 0) and lilac bloom (at 1), outside those too, plus days;
- * - warmth: so many degree-days (base 10 °C, single sine) after lilac bloom, and where shortening days bring it not
- *   before a season day;
+ * - warmth: so many degree-days (base 10 °C, single sine) after lilac bloom, and not before a season day where day
+ *   length, or its own time, holds a kind back in warm places;
  * - after: days and/or degree-days after another stage of the same plant;
  * - cooling: the first day after midsummer (and not before a season day) on which the mean falls below a limit;
  * - season: a fixed day of the hemisphere's year (day length, or drought), 0 = midwinter's turn.

@@ -89,7 +89,7 @@ export function observedDays(weather: Garden["weather"], climate: Climate, seaso
 }
 
 /** Displays whose day the warmth of the year makes: a fixed or an autumn one says nothing of its pace. */
-const tells = (d: DisplayYear): boolean => d.display.weight >= 0.5 && madeByWarmth(d.display.opens);
+const tells = (d: DisplayYear): boolean => d.display.weight >= 0.5 && madeByWarmth(d.display.opens, d.opens.day);
 
 /** Days before the forecast on which an entry says that a stage came, the nearest of the stages it may mean; null when it says nothing of the year. */
 function leadOf(o: Observation, taxon: Taxon, y: PlantYear, h: Hemisphere): Days | null {
@@ -99,7 +99,7 @@ function leadOf(o: Observation, taxon: Taxon, y: PlantYear, h: Hemisphere): Days
   const shown = y.displays.filter(tells);
   switch (o.kind) {
     case "first-leaf":
-      return madeByWarmth(taxon.year.wakes) ? y.wakes.day - day : null;
+      return madeByWarmth(taxon.year.wakes, y.wakes.day) ? y.wakes.day - day : null;
     case "first-flower":
       return nearest(shown.map((d) => (d.opens.day % YEAR_DAYS) - day));
     case "in-flower": {

@@ -121,9 +121,9 @@ const withDoubt = (spreadDays: Days, rule: Rule, doubt: ClockDoubt): Days =>
       ? Math.hypot(spreadDays, HALF_RANGE_SDS * doubt.autumn)
       : spreadDays;
 
-/** Does the warmth of the year alone make a stage's day? Where days must shorten first, its date tells nothing of that. */
-export const madeByWarmth = (rule: Rule): boolean =>
-  rule.rule === "spring" || (rule.rule === "warmth" && rule.notBefore === undefined);
+/** Does the warmth of the year make a stage's day? What is held back to a season day tells nothing of it. */
+export const madeByWarmth = (rule: Rule, day: SeasonDay): boolean =>
+  rule.rule === "spring" || (rule.rule === "warmth" && (rule.notBefore === undefined || day > rule.notBefore));
 
 /** The one evaluator of rules. "after" reads stages already known; asking for a later one is a bug in the data. */
 function stageOf(rule: Rule, c: SeasonClock, known: Known): Stage {
@@ -157,9 +157,9 @@ function following(s: Stage, after: SeasonDay, until: SeasonDay): Stage {
   return moved(s, Math.min(until, Math.max(after + 1, day)));
 }
 
-/** Where no cold ends them, flowers that shortening days bring last no longer. */
+/** Where no cold ends them, flowers that are held back to autumn last no longer. */
 const LONGEST_AUTUMN: Days = 120;
-const waitsForShortDays = ({ on, opens }: Display): boolean =>
+const heldBack = ({ on, opens }: Display): boolean =>
   on === "new" && opens.rule === "warmth" && opens.notBefore !== undefined;
 
 /** A display on this season's shoots that has not begun so many days before all sleeps is not shown that year. */
@@ -205,7 +205,7 @@ function displayYear(
     budsBegin: undefined,
   };
   const rawEnds = stageOf(d.ends, c, local);
-  const longest = waitsForShortDays(d) ? LONGEST_AUTUMN : YEAR_DAYS / 2;
+  const longest = heldBack(d) ? LONGEST_AUTUMN : YEAR_DAYS / 2;
   const spanned = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + longest;
   // Flowers on this season's shoots do not outlast them: where they open late, the cold ends them early.
   const outlived = sleeps && d.on === "new" && isFlowers(d.name) && d.ends.rule === "after" && opens.day < dormant;

@@ -132,16 +132,16 @@ interface Driven {
 }
 
 function drivenBy(taxon: Taxon): Driven {
-  const by = (rule: Rule | null, known: Readonly<Record<string, boolean>>): boolean =>
-    rule !== null && (madeByWarmth(rule) || (rule.rule === "after" && known[rule.stage] === true));
+  const by = (rule: Rule | null, known: Readonly<Record<string, boolean>>, day = Infinity): boolean =>
+    rule !== null && (madeByWarmth(rule, day) || (rule.rule === "after" && known[rule.stage] === true));
   const wakes = by(taxon.year.wakes, {});
   const hardens = by(taxon.year.hardens, { wakes });
   const stops = by(taxon.year.stops, { wakes, hardens });
   const own = { wakes, hardens, stops, dormant: by(taxon.year.dormant, { wakes, hardens, stops }) };
   return {
     own,
-    display({ display: d }) {
-      const opens = by(d.opens, own);
+    display({ display: d, opens: forecast }) {
+      const opens = by(d.opens, own, forecast.day);
       const ends = by(d.ends, { ...own, opens });
       const budsBegin = by(d.budsBegin, { ...own, opens, ends });
       return { opens, ends, budsBegin, budsSet: by(d.budsSet, { ...own, opens, ends, budsBegin }) };

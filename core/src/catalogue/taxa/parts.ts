@@ -102,13 +102,13 @@ export const shortBloom = (degreeDays: number, bloomDays: number, name = "summer
   ends: { rule: "after", stage: "opens", days: bloomDays },
 });
 
-/** Flowers that come when days shorten: not before a season day, however warm it has been (of genera; from memory of practice). */
-export const asDaysShorten = (day: number, d: Display): Display => ({
-  ...d,
-  opens: d.opens.rule === "warmth" ? { ...d.opens, notBefore: day } : d.opens,
-});
-/** Of those what is soft: headed until midsummer it branches, and each branch flowers. */
-export const pinched = (day: number, d: Display): Display => ({ ...asDaysShorten(day, d), shortDays: true });
+/**
+ * Not before a season day, however warm it has been: what day length or the plant's own time brings (first dates of
+ * Florida, Gulf and Californian calendars; from memory).
+ */
+export const notUntil = (day: number, d: Display): Display => ({ ...d, opens: d.opens.rule === "warmth" ? { ...d.opens, notBefore: day } : d.opens });
+/** Soft plants that flower when days shorten: headed until midsummer they branch, and each branch flowers. */
+export const pinched = (day: number, d: Display): Display => ({ ...notUntil(day, d), shortDays: true });
 
 /** Berries, hips or seed heads kept for birds and looks: they hang on the wood that flowered. */
 export const berries = (opens: Rule, days: number, name = "berries"): Display => ({

@@ -1,5 +1,5 @@
 /** Subshrubs, grasses and tall perennials. */
-import { asDaysShorten, pinched, headed, deciduousYear, hardy, kinds, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base } from "../parts.ts";
+import { notUntil, pinched, headed, deciduousYear, hardy, kinds, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base } from "../parts.ts";
 
 const subshrub: Base = { ...shrub, group: "subshrub", leaf: "evergreen", floweringWood: "new", year: { ...deciduousYear(10, 260), dormant: { rule: "cooling", meanC: 6 } }, shadeVigour: 0.2, regrowthFromLeaflessWood: "no", leastStubM: null, regimes: ["upkeep"], routineTask: "shear", never: { "hard-cutback": "old-wood-stays-bare" }, frost: tender(-3, -9, 0.5, false), passes: "shaping", wildlife: ["bees"], looksWrongButNormal: ["grey and shrunken in winter"], blade: "After bloom, with a few centimetres of leaf; always leave green below the blade.", sources: ["rhs", "practice"] };
 const spikes = (dd: number, days: number, name = "flower spikes") => shortBloom(dd, days, name);
@@ -12,7 +12,7 @@ export const MORE_SUBSHRUBS = kinds(subshrub, [
   ["lavandula-stoechas", "Lavandula stoechas", "Spanish lavender|French lavender", "mound", [0.15, 0.25, 0.35], [0.4, 0.8], [0.5, 0.9], "8a", [spikes(20, 45)], { frost: tender(-2, -7, 0.6, false) }],
   ["rosmarinus-officinalis", "Salvia rosmarinus (Rosmarinus)", "Rosemary", "upright", [0.15, 0.3, 0.5], [0.6, 1.6], [0.6, 1.5], "8a", [{ ...springBloom(spring(0.3), 50, 45, 0.3) }], { ...old, routineTask: "shape", frost: tender(-2, -9, 0.6) }],
   ["santolina-chamaecyparissus", "Santolina chamaecyparissus", "Cotton lavender", "mound", [0.1, 0.2, 0.3], [0.3, 0.6], [0.5, 1], "6b", [{ ...spikes(260, 30, "button flowers"), weight: 0.4 }], { outline: false, regrowthFromLeaflessWood: "slow", leastStubM: 0.12, regimes: ["upkeep", "cutback"], never: {}, blade: "To 10–15 cm in spring, every few years, above buds low on the stems; spent buttons after bloom." }],
-  ["calluna-vulgaris", "Calluna vulgaris", "Heather|Ling", "mound", [0.08, 0.15, 0.22], [0.2, 0.6], [0.3, 0.7], "4b", [asDaysShorten(195, spikes(800, 50, "late summer flowers"))], { blade: "Flowered shoots in early spring, just below the old flowers, within the green.", frost: hardy, looksWrongButNormal: ["bronze or orange foliage in winter"] }],
+  ["calluna-vulgaris", "Calluna vulgaris", "Heather|Ling", "mound", [0.08, 0.15, 0.22], [0.2, 0.6], [0.3, 0.7], "4b", [notUntil(195, spikes(800, 50, "late summer flowers"))], { blade: "Flowered shoots in early spring, just below the old flowers, within the green.", frost: hardy, looksWrongButNormal: ["bronze or orange foliage in winter"] }],
   ["erica-carnea", "Erica carnea (and Erica × darleyensis)", "Winter heath", "mound", [0.06, 0.12, 0.2], [0.15, 0.5], [0.4, 0.8], "5a", [{ ...springBloom(spring(-0.8), 60, 60, 1), name: "winter flowers" }], { ...old, frost: tender(-4, -26, 0.3, false), blade: "Just below the spent flowers in spring, within the green." }],
   ["thymus-vulgaris", "Thymus vulgaris", "Common thyme", "mound", [0.06, 0.12, 0.18], [0.1, 0.3], [0.3, 0.5], "5a", [spikes(180, 30, "flowers")], { frost: tender(-4, -22, 0.3, false) }],
   ["salvia-officinalis", "Salvia officinalis", "Common sage", "mound", [0.15, 0.25, 0.4], [0.4, 0.8], [0.6, 1.1], "5b", [{ ...spikes(140, 25), weight: 0.5 }], { regrowthFromLeaflessWood: "slow", frost: tender(-3, -18, 0.4, false), never: {}, leastStubM: 0.15 }],
@@ -43,17 +43,17 @@ const keepsLeaf = { leaf: "evergreen", regimes: ["upkeep"], routineTask: "shape"
 
 export const MORE_GRASSES = kinds(grass, [
   ["calamagrostis-acutiflora", "Calamagrostis × acutiflora", "Feather reed grass", "tuft", [0.9, 1.4, 1.8], [1, 1.8], [0.5, 0.9], "4a", [plumes(250)], early],
-  ["panicum-virgatum", "Panicum virgatum", "Switchgrass", "tuft", [0.8, 1.3, 1.9], [0.9, 2], [0.6, 1.2], "4a", [asDaysShorten(190, plumes(650))]],
-  ["pennisetum-alopecuroides", "Cenchrus purpurascens (Pennisetum)", "Fountain grass", "tuft", [0.5, 0.8, 1.2], [0.5, 1.2], [0.6, 1.2], "5b", [asDaysShorten(195, plumes(700))]],
-  ["schizachyrium-scoparium", "Schizachyrium scoparium", "Little bluestem", "tuft", [0.5, 0.8, 1.2], [0.6, 1.2], [0.4, 0.7], "3b", [asDaysShorten(220, plumes(850))]],
-  ["andropogon-gerardii", "Andropogon gerardii (and Sorghastrum)", "Big bluestem|Indian grass", "tuft", [1, 1.6, 2.2], [1.2, 2.2], [0.6, 1], "3b", [asDaysShorten(225, plumes(850))]],
-  ["sporobolus-heterolepis", "Sporobolus heterolepis", "Prairie dropseed", "tuft", [0.4, 0.6, 0.9], [0.5, 0.9], [0.6, 1], "3b", [asDaysShorten(205, plumes(750))]],
+  ["panicum-virgatum", "Panicum virgatum", "Switchgrass", "tuft", [0.8, 1.3, 1.9], [0.9, 2], [0.6, 1.2], "4a", [notUntil(190, plumes(650))]],
+  ["pennisetum-alopecuroides", "Cenchrus purpurascens (Pennisetum)", "Fountain grass", "tuft", [0.5, 0.8, 1.2], [0.5, 1.2], [0.6, 1.2], "5b", [notUntil(195, plumes(700))]],
+  ["schizachyrium-scoparium", "Schizachyrium scoparium", "Little bluestem", "tuft", [0.5, 0.8, 1.2], [0.6, 1.2], [0.4, 0.7], "3b", [notUntil(220, plumes(850))]],
+  ["andropogon-gerardii", "Andropogon gerardii (and Sorghastrum)", "Big bluestem|Indian grass", "tuft", [1, 1.6, 2.2], [1.2, 2.2], [0.6, 1], "3b", [notUntil(225, plumes(850))]],
+  ["sporobolus-heterolepis", "Sporobolus heterolepis", "Prairie dropseed", "tuft", [0.4, 0.6, 0.9], [0.5, 0.9], [0.6, 1], "3b", [notUntil(205, plumes(750))]],
   ["molinia-caerulea", "Molinia caerulea", "Moor grass", "tuft", [0.6, 1.1, 1.8], [0.6, 2], [0.5, 1], "4b", [plumes(450)], { looksWrongButNormal: ["stems that break off by themselves in winter"] }],
-  ["muhlenbergia-capillaris", "Muhlenbergia (capillaris, rigens)", "Muhly grass|Deer grass", "tuft", [0.6, 0.9, 1.3], [0.7, 1.4], [0.7, 1.3], "6a", [asDaysShorten(250, plumes(1100))]],
-  ["cortaderia-selloana", "Cortaderia selloana", "Pampas grass", "tuft", [1.2, 2, 2.8], [1.5, 3], [1.2, 2.2], "7b", [asDaysShorten(225, plumes(1000))], { hazards: ["sharp-leaf-edges"], leastStubM: 0.2, blade: "Comb and cut to 30–60 cm in late winter; thick sleeves and gloves; look for nests and hedgehogs first. Never burn it out." }],
+  ["muhlenbergia-capillaris", "Muhlenbergia (capillaris, rigens)", "Muhly grass|Deer grass", "tuft", [0.6, 0.9, 1.3], [0.7, 1.4], [0.7, 1.3], "6a", [notUntil(250, plumes(1100))]],
+  ["cortaderia-selloana", "Cortaderia selloana", "Pampas grass", "tuft", [1.2, 2, 2.8], [1.5, 3], [1.2, 2.2], "7b", [notUntil(225, plumes(1000))], { hazards: ["sharp-leaf-edges"], leastStubM: 0.2, blade: "Comb and cut to 30–60 cm in late winter; thick sleeves and gloves; look for nests and hedgehogs first. Never burn it out." }],
   ["chasmanthium-latifolium", "Chasmanthium latifolium", "Northern sea oats", "tuft", [0.5, 0.9, 1.2], [0.6, 1.2], [0.4, 0.8], "5a", [plumes(500)], { shadeVigour: 0.8 }],
-  ["hakonechloa-macra", "Hakonechloa macra", "Japanese forest grass", "tuft", [0.25, 0.4, 0.6], [0.3, 0.6], [0.5, 0.9], "5b", [asDaysShorten(205, plumes(600))], { shadeVigour: 0.9 }],
-  ["arundo-donax", "Arundo donax", "Giant reed", "tuft", [2, 3, 4.5], [2.5, 5], [1.5, 3], "6b", [asDaysShorten(230, plumes(1200))], { leastStubM: 0.15 }],
+  ["hakonechloa-macra", "Hakonechloa macra", "Japanese forest grass", "tuft", [0.25, 0.4, 0.6], [0.3, 0.6], [0.5, 0.9], "5b", [notUntil(205, plumes(600))], { shadeVigour: 0.9 }],
+  ["arundo-donax", "Arundo donax", "Giant reed", "tuft", [2, 3, 4.5], [2.5, 5], [1.5, 3], "6b", [notUntil(230, plumes(1200))], { leastStubM: 0.15 }],
   ["helictotrichon-sempervirens", "Helictotrichon sempervirens", "Blue oat grass", "tuft", [0.3, 0.5, 0.8], [0.5, 1.1], [0.5, 0.9], "4a", [plumes(150)], keepsLeaf],
   ["festuca-glauca", "Festuca glauca", "Blue fescue", "tuft", [0.12, 0.2, 0.3], [0.15, 0.4], [0.2, 0.4], "4a", [plumes(120)], keepsLeaf],
   ["stipa-tenuissima", "Nassella tenuissima (Stipa)", "Mexican feather grass", "tuft", [0.3, 0.5, 0.7], [0.4, 0.7], [0.3, 0.6], "6b", [plumes(180)], { ...keepsLeaf }],

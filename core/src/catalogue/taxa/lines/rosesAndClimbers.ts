@@ -1,5 +1,5 @@
 /** Roses by class, clematis by flowering wood, and the other climbers. */
-import { asDaysShorten, leafing, headed, branch, deciduousYear, flushYear, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base, berries } from "../parts.ts";
+import { notUntil, leafing, headed, branch, deciduousYear, flushYear, kinds, oldBloom, seasonDay, shortBloom, shrub, spring, springBloom, summerBloom, tender, warm, type Base, berries } from "../parts.ts";
 
 const rose: Base = { ...shrub, group: "rose", floweringWood: "new", year: deciduousYear(-6, 260), shadeVigour: 0.4, leastStubM: 0.15, regimes: ["upkeep", "cutback", "framework"], routineTask: "shape", frost: tender(-3, -17, 0.6, false), passes: "framework", hazards: ["thorns"], wildlife: ["hips for birds, if the last flowers stay on"], cleanOut: "early spring: brown pith means dead, cut to white", looksWrongButNormal: ["red new leaves: they turn green", "suckers from below the graft: other leaves, pull them at the root"], blade: "6 mm above an outward bud, down to white pith.", sources: ["rhs", "shrub-calendar", "practice"] };
 const flushes = (degreeDays: number) => ({ ...summerBloom(degreeDays, 10), name: "roses in flushes", flushes: true });
@@ -48,7 +48,7 @@ export const CLEMATIS = kinds(clematis, [
   ["clematis-large-late", "Clematis, large late-summer kinds", "Large-flowered clematis, late summer", "climber", [1.5, 2.2, 3], [2, 3.5], [1, 1.5], "4a", [summerBloom(420, 13)], groupThree],
   ["clematis-viticella", "Clematis viticella", "Italian clematis", "climber", [1.5, 2.5, 3.5], [2.5, 4], [1, 2], "4b", [summerBloom(420, 13)], groupThree],
   ["clematis-tangutica", "Clematis tangutica", "Golden clematis", "climber", [1.5, 2.5, 4], [3, 5], [1.5, 3], "4a", [summerBloom(520, 12), { ...berries(warm(1100, 225), 90, "silky seed heads"), weight: 0.3 }], { ...groupThree }],
-  ["clematis-terniflora", "Clematis terniflora", "Sweet autumn clematis", "climber", [2, 3, 4], [4, 8], [2, 4], "5a", [asDaysShorten(215, shortBloom(1050, 30, "late summer flowers"))], { ...groupThree }],
+  ["clematis-terniflora", "Clematis terniflora", "Sweet autumn clematis", "climber", [2, 3, 4], [4, 8], [2, 4], "5a", [notUntil(215, shortBloom(1050, 30, "late summer flowers"))], { ...groupThree }],
   ["clematis-texensis", "Clematis texensis", "Scarlet clematis", "climber", [1, 1.6, 2.4], [1.8, 3], [0.8, 1.5], "5a", [summerBloom(420, 13)], groupThree],
   ["clematis-integrifolia", "Clematis integrifolia (and Clematis heracleifolia)", "Herbaceous clematis", "mound", [0.5, 0.8, 1.1], [0.6, 1.2], [0.6, 1.2], "3b", [summerBloom(220, 13)], { ...groupThree, leaf: "herbaceous", regimes: ["cutback"], leastStubM: 0.03, blade: "Old stems to the ground before the new ones show." }],
 ]);
