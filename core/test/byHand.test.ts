@@ -291,6 +291,19 @@ describe("what follows a cut", () => {
     expect(steps([cut, later])).toHaveLength(1);
   });
 
+  test("a bush cut against wind while it wakes is pruned that spring; cut after that, in the next", () => {
+    const rose = plantOf("rosa-repeat");
+    const wakes = seasonDate(2026, Math.round(plantYear(kind("rosa-repeat"), climate).wakes.day), "north");
+    const yearOf = (days: number) => {
+      const visit = visitOf(rose.id, addDays(wakes, days), 0.4, { task: "reduce-for-wind" });
+      const m = modelOf([rose], { visits: [visit] });
+      return followUpsOf(m, rose, addDays(wakes, days))
+        .find((f) => f.chain === "real-prune")!
+        .until.slice(0, 4);
+    };
+    expect([-100, 10, 25].map(yearOf)).toEqual(["2026", "2026", "2027"]);
+  });
+
   test("the futures stand at the end of this season, the next, and two on from there", () => {
     const plant = plantOf("spiraea-japonica");
     const m = modelOf([plant]);
