@@ -154,7 +154,7 @@ const TEXTS: Texts = {
     `Over by ${say.percent(v.over)} in the last twelve months. It clears enough on ${say.date(v.freesUpOn)}.`,
   "cap-left": (v, say) => `${say.percent(v.left)} of its live growth may still go, of ${say.percent(v.cap)}.`,
   "cap-scarce": (v, say) =>
-    `Only ${say.percent(v.left)} of its live growth may still go: the ${say.percent(v.usual)} that this usually takes fit again on ${say.date(v.freesUpOn)}.`,
+    `This usually takes ${say.percent(v.usual)} of its live growth, and ${say.percent(v.left)} is left: take less, or wait until ${say.date(v.freesUpOn)}, when it fits again.`,
   "growth-shows": (v, say) =>
     `Wait until growth shows where it lives, about ${say.date(v.expected)}, give or take ${say.days(v.spreadDays)}. Look low on the stems and at the base.`,
   "look-first": (v, say) =>
