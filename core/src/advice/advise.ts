@@ -145,11 +145,14 @@ function lossRangeOn(q: Question, extent: CutExtent | null): readonly [Share, Sh
   return [Math.min(now, shown.leastLoss[day]!), Math.max(now, shown.mostLoss[day]!)];
 }
 
+/** What of the account is left. */
+const OF_THE_ACCOUNT: ReadonlySet<ReasonCode> = new Set(["cap-left", "cap-scarce"]);
+
 function rankedReasons(found: readonly Finding[], verdict: Verdict, extra: readonly Reason[]): readonly Reason[] {
   const go = VERDICT_TABLE[verdict].go;
   // On a good day what makes it good comes first, and what is left of the account last.
   const weight = (f: Finding): number =>
-    go && f.reason.code === "cap-left"
+    go && OF_THE_ACCOUNT.has(f.reason.code)
       ? VERDICTS.length
       : go
         ? -rank(f.verdict)

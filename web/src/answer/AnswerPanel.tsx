@@ -246,7 +246,7 @@ export function AnswerPanel({ plant, advice, onTask, alone = true }: Props) {
   const choice = <TaskChoice key={plant.id} taxon={taxon} task={advice.task} onTask={onTask} first={offered} />;
   const [first, ...others] = advice.reasons;
   // What is left of the account stands in the price already.
-  const rest = others.filter((r) => r.code !== "cap-left");
+  const rest = others.filter((r) => r.code !== "cap-left" && r.code !== "cap-scarce");
   return (
     <div>
       {alone && <h2 className="title-2">{plant.label}</h2>}
