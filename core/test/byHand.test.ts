@@ -608,6 +608,17 @@ test("flowers that are held back to a day say nothing of how early a year is; wh
   expect(leadAfter("London", "2026-08-17")).not.toBeCloseTo(0, 1);
 });
 
+test("no best day is named for what is never the best, nor before what usually goes fits again", () => {
+  const lilac = plantOf("syringa-vulgaris");
+  const third = visitOf(lilac.id, "2026-05-30", 0.2, { task: "shape" });
+  const asked = (visits: (typeof third)[], task: Task) =>
+    adviseOn(modelOf([lilac], { visits }), lilac.id, date("2026-06-12"), task);
+  expect(asked([], "shape").best!.opens).toBe("2026-06-12");
+  const scarce = asked([third], "shape");
+  expect([scarce.verdict, scarce.best!.opens >= "2027-05-30"]).toEqual(["fine", true]);
+  expect(asked([], "shear").best).toBeNull();
+});
+
 test("just north of the equator lies the north, and the equator with it", () => {
   const of = (latitudeDeg: number) => climateOf({ ...PLACE, latitudeDeg, zone: "13a" }).hemisphere;
   expect([1.3, 0.5, 0, -0.5].map(of)).toEqual(["north", "north", "north", "south"]);

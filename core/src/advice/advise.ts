@@ -299,7 +299,7 @@ class Answer implements Advice {
     return opens ? signFor(this.#q, this.#q.model.season(opens).seasonDay, SIGN_DAYS) : null;
   }
   get best() {
-    return this.#best === undefined ? (this.#best = bestRun(this.#q, this.window)) : this.#best;
+    return this.#best === undefined ? (this.#best = bestRun(this.#q, this.window, this.#all[0]!.found)) : this.#best;
   }
   get bloomLoss() {
     const q = this.#q;

@@ -13,8 +13,8 @@ import { VERDICTS } from "../model/index.ts";
 import { doubtAt, giveOrTake, HALF_RANGE_SDS } from "../phenology/index.ts";
 import type { Days } from "../units/index.ts";
 import { ailingDays } from "./ailments.ts";
-import type { Question } from "./question.ts";
-import type { Finding } from "./reasons.ts";
+import { freesUpOn, type Question } from "./question.ts";
+import type { Finding, ReasonCode } from "./reasons.ts";
 
 /** Eight years of ten have the edge between these days. */
 export type EdgeRange = readonly [from: PlainDate, to: PlainDate];
@@ -204,12 +204,17 @@ export interface BestRun {
   readonly closes: PlainDate | null;
 }
 
-/** The run of best days that holds or follows a day, within the window found. */
-export function bestRun(q: Question, window: Window | null): BestRun | null {
-  if (window === null || q.kind.neverFree) return null;
+/** Matters of kind and task: no day is the best for what is a matter of looks. */
+const NEVER_BEST: ReadonlySet<ReasonCode> = new Set(["large-leaved", "natural-shape"]);
+
+/** The run of best days that holds or follows a day, within the window found; not before what usually goes fits again. */
+export function bestRun(q: Question, window: Window | null, found: readonly Finding[]): BestRun | null {
+  if (window === null || q.kind.neverFree || found.some((f) => NEVER_BEST.has(f.reason.code))) return null;
+  const scarce = found.some((f) => f.reason.code === "cap-scarce");
+  const fits = scarce ? daysBetween(q.on, freesUpOn(q) ?? q.on) : 0;
   const seasonDay = seasonScanner(q.on, q.model.climate.hemisphere);
   const isBest = (offset: number): boolean => q.kind.verdicts[seasonDay(offset)] === BEST;
-  let start = Math.max(0, window.opens === null ? 0 : daysBetween(q.on, window.opens));
+  let start = Math.max(fits, window.opens === null ? 0 : daysBetween(q.on, window.opens));
   const until = start + YEAR_DAYS;
   while (start < until && !isBest(start)) start++;
   if (start === until) return null;
