@@ -619,6 +619,18 @@ test("no best day is named for what is never the best, nor before what usually g
   expect(asked([], "shear").best).toBeNull();
 });
 
+test("where the year's share is used up to a hair nothing is proposed, not the least step of it", () => {
+  const box = plantOf("buxus-sempervirens", { heightM: 1.5, widthM: 1.4, heightOn: date("2026-07-10") });
+  const proposed = (taken: number) => {
+    const visit = visitOf(box.id, "2026-06-20", taken, { task: "shear" });
+    const m = modelOf([box], { visits: [visit] });
+    const stems = stemsFromTally(tally("8 stems"), box, buildOf(m.taxonOf(box)));
+    return suggest(m, { plant: box, stems, task: "shear" }, date("2026-07-10")).cuts.filter((c) => c.cut === "shear")
+      .length;
+  };
+  expect([0.1, 0.3332].map(proposed)).toEqual([1, 0]);
+});
+
 test("just north of the equator lies the north, and the equator with it", () => {
   const of = (latitudeDeg: number) => climateOf({ ...PLACE, latitudeDeg, zone: "13a" }).hemisphere;
   expect([1.3, 0.5, 0, -0.5].map(of)).toEqual(["north", "north", "north", "south"]);
