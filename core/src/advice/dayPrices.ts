@@ -7,6 +7,7 @@ import { inCycle, type DisplayYear } from "../phenology/index.ts";
 import {
   baresToSun,
   deadheaded,
+  isTender,
   overLimit,
   PRICE_ASSUMPTIONS,
   shootsHard,
@@ -48,8 +49,8 @@ export function growthOutFindings(q: Question): readonly Finding[] {
   if (!growthIsOut(q)) return NOTHING;
   const risk = frostRiskOn(q);
   if (risk <= 0.05 || q.kind.prices.growthFrost[q.day]! > 0.05) return NOTHING;
-  const tender = q.taxon.frost.frameKillC > PRICE_ASSUMPTIONS.hardyFrameC;
-  if (risk <= LIKELY || !(tender || baresToSun(q.task))) return [finding("fine", "growth-in-frost", { risk }, "place")];
+  if (risk <= LIKELY || !(isTender(q.taxon) || baresToSun(q.task)))
+    return [finding("fine", "growth-in-frost", { risk }, "place")];
   let last = inCycle(q.kind.year, q.day);
   while (takenByFrost(q, last + 1) > LIKELY) last++;
   return [finding("wait", "growth-in-frost", { risk }, "place", { by: "day", on: stageDate(q, last) })];

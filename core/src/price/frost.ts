@@ -13,6 +13,9 @@ import { answered, intoBareEvergreen, type Cut } from "./cut.ts";
  */
 const LEAP_DAYS = 7;
 
+/** Does winter take the frame of a kind where it is usual, so that it is left alone until frost is past? */
+export const isTender = (t: Taxon): boolean => t.frost.frameKillC > PRICE_ASSUMPTIONS.hardyFrameC;
+
 /** The day by which shoots that a cut on day u of the cycle starts are hard. */
 function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
   return Math.min(
@@ -29,9 +32,9 @@ function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
 function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  const { wakesWhenCut, growthKillC, frameKillC } = taxon.frost;
+  const { wakesWhenCut, growthKillC } = taxon.frost;
   // Whole shoots taken wake little; what is tender answers that too, and is left alone until frost is past.
-  const wholeShoots = plan.task === "renovate" || (plan.task === "thin" && frameKillC > a.hardyFrameC);
+  const wholeShoots = plan.task === "renovate" || (plan.task === "thin" && isTender(taxon));
   if (!(TASK_TABLE[plan.task].wakes || wholeShoots) || plan.firstStage) return out;
   const odds = c.frost(growthKillC);
   const flushWarmth = c.warmthAt(y.hardens.day) - c.warmthAt(y.wakes.day);
@@ -133,7 +136,7 @@ export function frostOf(cut: Cut, asked = EVERY_DAY): Frost {
   const a = PRICE_ASSUMPTIONS;
   const [growth, frame, scorch] = [growthFrost(cut, asked), frameFrost(cut, asked), scorched(cut, asked)];
   const risk = cut.sheet.singles();
-  const nipped = cut.taxon.frost.frameKillC <= a.hardyFrameC ? a.nippedInSpring : 1;
+  const nipped = isTender(cut.taxon) ? 1 : a.nippedInSpring;
   const late = Math.floor(cut.climate.warmestDay) + 1;
   // Nipped in spring, or asleep, a plant with a hardy frame only shoots again; in autumn it loses what should ripen.
   for (const { from, to, ahead } of cut.runs)

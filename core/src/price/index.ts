@@ -1,6 +1,7 @@
 export { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 export { extentOf, isUsualExtent, type CutExtent } from "./extent.ts";
 export { usualPlan, type Accepts, type CutPlan, type DisplayPrices } from "./displays.ts";
+export { isTender } from "./frost.ts";
 export { harmPartsOn, type HarmPart } from "./harm.ts";
 export { throwsFlush } from "./cut.ts";
 export * from "./kind.ts";

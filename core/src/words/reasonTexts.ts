@@ -225,7 +225,7 @@ const TEXTS: Texts = {
       ? "Its spring flush is made: a hard cut throws it away, and what answers has less of the season. Better as winter ends."
       : "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
   "stands-open": (v, say) =>
-    `It sleeps on until about ${say.date(v.wakes)}: its wounds stand open until then and dry back a little. Better as winter ends.`,
+    `Growth starts about ${say.date(v.wakes)}: its wounds stand open until then and dry back a little. Better as winter ends.`,
   "goal-leave": () => "You want it left as it is. Nothing to gain today.",
   "well-formed": (v, say) =>
     `Looked at on ${say.date(v.on)}: sound, leafy to the foot, clear of what stands near${v.stems > 0 ? `, and of its ${v.stems} stems none is dead, weak or in another's way` : ""}. It keeps its shape by itself: nothing to gain.`,
