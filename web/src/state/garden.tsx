@@ -100,28 +100,36 @@ function markKept(): void {
   }
 }
 
+/** Today and what leads to it: its first picture needs little of a garden. */
+export const NEEDS_LITTLE: readonly string[] = ["/", "/today"];
+const needsLittle = (): boolean => NEEDS_LITTLE.includes(window.location.pathname);
+
 const demoBy = (drawn: number): Garden => demoGardenBy(catalogueOf(DEMO_KINDS), today(), drawn);
-let little: Garden | null = null;
-/** What a first visit sees at once: stems are drawn for the plants that are answered for. */
+let seenFirst: Garden | null = null;
+/**
+ * What a first visit sees at once. Today draws stems for the plants that are answered for and says that this is not
+ * all of it; every other screen has the whole, for what is exported or counted there is all there is.
+ */
 function atOnce(): Found | undefined {
   if (beenHere()) return undefined;
-  little = demoBy(AT_ONCE);
-  return { is: "garden", kept: { garden: little, demo: true, apart: [], rev: -1 } };
+  const little = needsLittle();
+  seenFirst = demoBy(little ? AT_ONCE : Infinity);
+  return {
+    is: "garden",
+    kept: { garden: seenFirst, demo: true, apart: [], rev: -1, ...(little ? { first: true } : {}) },
+  };
 }
 /** The demo garden with all its stems; its plants are those that are on the screen already. */
 const firstGarden = (): Garden => {
   const whole = demoBy(Infinity);
-  return little === null ? whole : { ...little, stands: whole.stands };
+  return seenFirst === null ? whole : { ...seenFirst, stands: whole.stands };
 };
-
-/** Today and what leads to it: its first picture needs little of a garden. */
-export const NEEDS_LITTLE: readonly string[] = ["/", "/today"];
 
 async function open(): Promise<Found> {
   // A first visit has its answer to show; others wait for nothing but this.
   if (!beenHere()) await afterPaint();
   const { openStored } = await keeper();
-  const found = await openStored(firstGarden, NEEDS_LITTLE.includes(window.location.pathname));
+  const found = await openStored(firstGarden, needsLittle());
   markKept();
   return found;
 }
