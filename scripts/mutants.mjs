@@ -174,7 +174,8 @@ function jest(dir, args) {
     {
       cwd: dir,
       encoding: "utf8",
-      timeout: 600_000,
+      // A loop that never ends is found too; a slow machine is not one.
+      timeout: 1_800_000,
       killSignal: "SIGKILL",
       env: { ...process.env, NODE_OPTIONS: "--experimental-vm-modules --disable-warning=ExperimentalWarning" },
     },
