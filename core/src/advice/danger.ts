@@ -4,6 +4,7 @@ import { heightOf } from "../garden/index.ts";
 import { LIMITS, type Danger, type Plant } from "../model/index.ts";
 import type { Days } from "../units/index.ts";
 import { nearestWireM, proFromM, REACH_LIMITS, workHeight } from "../jobsite/index.ts";
+import { deadheaded } from "../price/index.ts";
 import { isLive, type Question } from "./question.ts";
 import { finding, NOTHING, type Finding } from "./reasons.ts";
 
@@ -106,7 +107,7 @@ function seenDangers(q: Question, dangers: ReturnType<typeof dangersOn>): readon
 
 /** Findings of danger at the plant itself. */
 export function danger(q: Question): readonly Finding[] {
-  const { plant, task } = q;
+  const { plant, taxon, task } = q;
   if (task === "leave") return NOTHING;
   const out: Finding[] = [];
   const wire = nearestWireM(plant);
@@ -119,7 +120,9 @@ export function danger(q: Question): readonly Finding[] {
       finding("ask-a-pro", "thick-stem", { diameterMm: plant.thickestStemMm, limitMm: LIMITS.proStemMm }, "practice"),
     );
   const dangers = dangersOn(q);
-  out.push(...seenDangers(q, dangers), ...atHeight(q, dangers));
+  out.push(...seenDangers(q, dangers));
+  // Nobody climbs for what is not done to the kind at all.
+  if (task !== "deadhead" || deadheaded(taxon)) out.push(...atHeight(q, dangers));
   return out;
 }
 /** Tasks that take whole stems: tips, shears and spent flowers never meet the thickest. */

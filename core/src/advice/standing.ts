@@ -90,7 +90,7 @@ function endOfSeason(q: Question, n: number): PlainDate {
   const h = q.model.climate.hemisphere;
   const p = q.model.season(q.on);
   for (let turn = -1; turn < n + 2; turn++) {
-    const d = seasonDate(p.seasonYear, year.stops.day + 1 + turn * YEAR_DAYS, h);
+    const d = seasonDate(p.seasonYear, year.dormant.day + 1 + turn * YEAR_DAYS, h);
     if (d > q.on && (seasonsFinished(q.plant, year, h, d) ?? n) >= n) return d;
   }
   return addDays(q.on, YEAR_DAYS * n);

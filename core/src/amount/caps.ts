@@ -73,18 +73,19 @@ export const STANDING_TABLE: Readonly<Record<Standing, StandingRow>> = {
 const UNTIL_GROWTH = ["stressed", "frosted", "dieback"] as const;
 export const waitsForGrowth = (s: Standing): s is (typeof UNTIL_GROWTH)[number] => UNTIL_GROWTH.some((x) => x === s);
 
-/** Growing seasons a plant has finished by a day, counted by the days on which growth stops; null when planted at an unknown time. */
+/**
+ * Growing seasons a plant has finished by a day: one that it stood in while it still grew, and whose rest has begun;
+ * null when planted at an unknown time. Planted in late spring it has not had a year when its shoots stop.
+ */
 export function seasonsFinished(plant: Plant, year: PlantYear, h: Hemisphere, on: PlainDate): number | null {
-  return plant.plantedOn === null ? null : timesPassed(year.stops.day, plant.plantedOn, h, on);
+  if (plant.plantedOn === null) return null;
+  return Math.max(0, timesPassed(year.dormant.day, h, on) - timesPassed(year.stops.day, h, plant.plantedOn));
 }
 
-/** How often a day of the season was passed; one past 364 belongs to the cycle that began the year before. */
-function timesPassed(seasonDay: SeasonDay, since: PlainDate, h: Hemisphere, on: PlainDate): number {
-  const count = (d: PlainDate): number => {
-    const p = seasonPoint(d, h);
-    return Math.floor(p.seasonYear + (p.seasonDay - seasonDay) / YEAR_DAYS);
-  };
-  return count(on) - count(since);
+/** How often a day of the season was passed by a date; one past 364 belongs to the cycle that began the year before. */
+function timesPassed(seasonDay: SeasonDay, h: Hemisphere, by: PlainDate): number {
+  const p = seasonPoint(by, h);
+  return Math.floor(p.seasonYear + (p.seasonDay - seasonDay) / YEAR_DAYS);
 }
 
 /** What was noted holds so long when nobody looks again: no dry spell lasts a year; after a whole season nobody knows. */
@@ -103,7 +104,8 @@ function heldOn(plant: Plant, year: PlantYear, h: Hemisphere, on: PlainDate): Co
   if (!waitsForGrowth(condition)) return condition;
   if (age > HOLDS.untilGrowth) return "lapsed";
   // Once shoots have hardened, what frost killed can be told: the dead may go.
-  const told = age > HOLDS.frosted && timesPassed(year.hardens.day, conditionOn, h, on) > 0;
+  const told =
+    age > HOLDS.frosted && timesPassed(year.hardens.day, h, on) > timesPassed(year.hardens.day, h, conditionOn);
   return condition === "frosted" && told ? "dieback" : condition;
 }
 

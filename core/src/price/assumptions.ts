@@ -83,6 +83,8 @@ export const PRICE_ASSUMPTIONS = {
   burnsC: 38,
   /** Weight of a day on which it is sure to burn. */
   heatWeight: 0.15,
+  /** Of that, what a head bears that is thinned or shaped and keeps its shade: past its best, never a reason to wait. */
+  heatWhereThinned: 0.4,
   /** For small hard leaves that is over so many days after the coldest. */
   winterEndsDays: 30,
   /** So long after the warmest day a cut is late for the year; after that it is early for the next. */

@@ -114,16 +114,20 @@ export function openYearOf(
   return { prices, open, neverFree };
 }
 
-/** Nobody calls a window past that opens again within so many days. */
+/** Nobody calls a window past that opens again within so many days, nor in autumn one that comes with this winter. */
 const SOON_DAYS: Days = 56;
+const THIS_WINTER_DAYS: Days = 150;
 
 /** Days after which an open one comes soon. */
-function soonOpen(open: Uint8Array): Uint8Array {
+function soonOpen(open: Uint8Array, year: PlantYear): Uint8Array {
   const soon = new Uint8Array(YEAR_DAYS);
+  const wakes = Math.ceil(year.wakes.day) % YEAR_DAYS;
   let next = Infinity;
+  let growth = Infinity;
   for (let d = 2 * YEAR_DAYS - 1; d >= 0; d--) {
     if (open[d % YEAR_DAYS] === 1) next = d;
-    if (d < YEAR_DAYS) soon[d] = next - d < SOON_DAYS ? 1 : 0;
+    if (d % YEAR_DAYS === wakes) growth = d;
+    if (d < YEAR_DAYS) soon[d] = Number(next - d < (next <= growth ? THIS_WINTER_DAYS : SOON_DAYS));
   }
   return soon;
 }
@@ -149,7 +153,7 @@ export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year =
   const open = sheet.bytes();
   for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[priced[d]!]!;
   const neverFree = openLeastCostly(prices, priced, open);
-  const soon = soonOpen(open);
+  const soon = soonOpen(open, year);
   lateWaits(priced, soon);
   return { taxon, year, prices, closedBy, verdicts: markBest(prices, priced), open, neverFree, soon };
 }

@@ -131,8 +131,10 @@ const OPENS_WOOD: ReadonlySet<Task> = new Set(["shape", "thin", "renovate"]);
 function heat({ climate: c, plan, sheet }: Cut): Float32Array {
   const { hotC, burnsC } = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  if (!baresToSun(plan.task)) return out;
-  for (let t = 0; t < YEAR_DAYS; t++) out[t] = (heatOdds(c, hotC, t) + heatOdds(c, burnsC, t)) / 2;
+  const { live, exposure } = TASK_TABLE[plan.task];
+  if (!live || exposure === 0) return out;
+  const share = baresToSun(plan.task) ? 1 : PRICE_ASSUMPTIONS.heatWhereThinned;
+  for (let t = 0; t < YEAR_DAYS; t++) out[t] = (share * (heatOdds(c, hotC, t) + heatOdds(c, burnsC, t))) / 2;
   return out;
 }
 
