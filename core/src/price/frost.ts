@@ -3,7 +3,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import { turnsBy, YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import type { Climate } from "../climate/index.ts";
 import { TASK_TABLE, type Task } from "../model/index.ts";
-import type { DegreeDays } from "../units/index.ts";
+import type { DegreeDays, Share } from "../units/index.ts";
 import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { answered, intoBareEvergreen, type Cut } from "./cut.ts";
 
@@ -72,12 +72,18 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
   return out;
 }
 
+/** How much of its frame a cut leaves bare. A low shrub is all base: old stems taken there bare it like a shaping. */
+function bared(t: Taxon, task: Task): Share {
+  const { exposure } = TASK_TABLE[task];
+  return t.group === "subshrub" && task === "renovate" ? Math.max(exposure, TASK_TABLE.shape.exposure) : exposure;
+}
+
 /** Chance that what the cut bares is damaged by the cold still to come, times how much of it goes. */
 function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked: Uint8Array): Float32Array {
   const { frameKillC, frameLoss, headsShelterC } = taxon.frost;
   const heads = plan.task === "deadhead";
   const limitC = heads ? headsShelterC : frameKillC + plan.frameShiftC;
-  const exposed = heads ? PRICE_ASSUMPTIONS.shelterLoss : TASK_TABLE[plan.task].exposure * frameLoss;
+  const exposed = heads ? PRICE_ASSUMPTIONS.shelterLoss : bared(taxon, plan.task) * frameLoss;
   const out = sheet.singles();
   // A first cut that leaves part of the frame is judged by what stays: the rest comes off in any case.
   const comesOff = plan.firstStage && TASK_TABLE[plan.task].exposure < 1;
