@@ -206,7 +206,9 @@ function displayYear(
   };
   const rawEnds = stageOf(d.ends, c, local);
   const longest = heldBack(d) ? LONGEST_AUTUMN : YEAR_DAYS / 2;
-  const spanned = Number.isFinite(rawEnds.day) ? rawEnds.day : opens.day + longest;
+  // One flowering does not run on for as long as no cold comes; what flushes again and again does.
+  const cooled = d.ends.rule === "cooling" && isFlowers(d.name) && d.flushes !== true;
+  const spanned = Number.isFinite(rawEnds.day) && !cooled ? rawEnds.day : Math.min(rawEnds.day, opens.day + longest);
   // Flowers on this season's shoots do not outlast them: where they open late, the cold ends them early.
   const outlived = sleeps && d.on === "new" && isFlowers(d.name) && d.ends.rule === "after" && opens.day < dormant;
   const endDay = outlived ? Math.min(spanned, dormant) : spanned;
