@@ -8,6 +8,7 @@ import type { Climate } from "../climate/index.ts";
 import { LIMITS, VERDICT_TABLE, VERDICTS, type Task, type Verdict } from "../model/index.ts";
 import { plantYear, type PlantYear } from "../phenology/index.ts";
 import type { CutPlan } from "./displays.ts";
+import { isTender } from "./frost.ts";
 import type { Days } from "../units/index.ts";
 import { closedByHarm, FEW_DAYS, pricedVerdict, runsOf, type PricedYear } from "./limits.ts";
 import { sheetRows, yearOfPrices, type YearOfPrices } from "./season.ts";
@@ -117,17 +118,20 @@ export function openYearOf(
 /** Nobody calls a window past that opens again within so many days, nor in autumn one that comes with this winter. */
 const SOON_DAYS: Days = 56;
 const THIS_WINTER_DAYS: Days = 150;
+/** Of what is tender it comes after the frost. */
+const AFTER_FROST_DAYS: Days = 60;
 
 /** Days after which an open one comes soon. */
-function soonOpen(open: Uint8Array, year: PlantYear): Uint8Array {
+function soonOpen(open: Uint8Array, taxon: Taxon, year: PlantYear): Uint8Array {
   const soon = new Uint8Array(YEAR_DAYS);
-  const wakes = Math.ceil(year.wakes.day) % YEAR_DAYS;
+  const later = isTender(taxon) ? AFTER_FROST_DAYS : 0;
+  const wakes = Math.ceil(year.wakes.day + later) % YEAR_DAYS;
   let next = Infinity;
   let growth = Infinity;
   for (let d = 2 * YEAR_DAYS - 1; d >= 0; d--) {
     if (open[d % YEAR_DAYS] === 1) next = d;
     if (d % YEAR_DAYS === wakes) growth = d;
-    if (d < YEAR_DAYS) soon[d] = Number(next - d < (next <= growth ? THIS_WINTER_DAYS : SOON_DAYS));
+    if (d < YEAR_DAYS) soon[d] = Number(next - d < (next <= growth ? THIS_WINTER_DAYS + later : SOON_DAYS));
   }
   return soon;
 }
@@ -153,7 +157,7 @@ export function kindYearOf(taxon: Taxon, climate: Climate, plan: CutPlan, year =
   const open = sheet.bytes();
   for (let d = 0; d < YEAR_DAYS; d++) open[d] = GO[priced[d]!]!;
   const neverFree = openLeastCostly(prices, priced, open);
-  const soon = soonOpen(open, year);
+  const soon = soonOpen(open, taxon, year);
   lateWaits(priced, soon);
   return { taxon, year, prices, closedBy, verdicts: markBest(prices, priced), open, neverFree, soon };
 }

@@ -8,7 +8,7 @@ import type { Taxon } from "../catalogue/index.ts";
 import { YEAR_DAYS, type SeasonDay } from "../calendar/index.ts";
 import { heatOdds, isColder, type Climate } from "../climate/index.ts";
 import { LIMITS, TASK_TABLE, type Task } from "../model/index.ts";
-import { coolingDay, growthDone, inCycle, type PlantYear } from "../phenology/index.ts";
+import { coolingDay, growthDone, inCycle, isFlowers, type PlantYear } from "../phenology/index.ts";
 import { clampShare, type Share } from "../units/index.ts";
 import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { answered, cycleRuns, fillCycle, throwsFlush, type Cut } from "./cut.ts";
@@ -169,6 +169,10 @@ function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32
   }
   if (taxon.restsInDrought === true && plan.knows !== "watered")
     out.fill(1, Math.max(0, Math.floor(c.warmestDay) - a.restsBeforeDays), Math.floor(c.warmestDay) + a.restsAfterDays);
+  // What flowers on shoots of the year is awake, and shows what is dead.
+  if (taxon.restsInDrought === true)
+    for (const d of y.displays)
+      if (d.display.on === "new" && isFlowers(d.display.name)) fillCycle(out, runs, d.opens.day, d.ends.day, 0);
   return out;
 }
 
