@@ -128,12 +128,13 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
 const OPENS_WOOD: ReadonlySet<Task> = new Set(["shape", "thin", "renovate"]);
 
 /** How sure the season's heat is to burn what is bared: half while afternoons pass the first limit, whole past the second. */
-function heat({ climate: c, plan, sheet }: Cut): Float32Array {
+function heat({ taxon, climate: c, plan, sheet }: Cut): Float32Array {
   const { hotC, burnsC } = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   const { live, exposure } = TASK_TABLE[plan.task];
   if (!live || exposure === 0) return out;
-  const share = baresToSun(plan.task) ? 1 : PRICE_ASSUMPTIONS.heatWhereThinned;
+  const clipped = taxon.outline && plan.task === "shape";
+  const share = clipped || baresToSun(plan.task) ? 1 : PRICE_ASSUMPTIONS.heatWhereThinned;
   for (let t = 0; t < YEAR_DAYS; t++) out[t] = (share * (heatOdds(c, hotC, t) + heatOdds(c, burnsC, t))) / 2;
   return out;
 }
