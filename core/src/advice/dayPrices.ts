@@ -17,7 +17,7 @@ import {
 import type { Share } from "../units/index.ts";
 import { goalLabel } from "./goals.ts";
 import { isHard, isLive, nextWaking, stageDate, type Question } from "./question.ts";
-import { finding, NOTHING, type Finding } from "./reasons.ts";
+import { finding, NOTHING, type Finding, type LeafyCut } from "./reasons.ts";
 
 /** What a limit calls the day; what opens again soon is not past. */
 function over({ kind, day }: Question, name: LimitName): Verdict | null {
@@ -179,6 +179,13 @@ function onNewWood(q: Question, fresh: DisplayYear, u: number, verdict: "best" |
   return past ? [finding(verdict, "after-bloom", { display }, q.taxon.sources[0]!)] : NOTHING;
 }
 
+/** What goes with the leaves: a flush that was made, old stems that were best taken after bloom or asleep, all of it. */
+function leafyCut({ taxon, task }: Question, onOldWood: boolean): LeafyCut {
+  if (throwsFlush(taxon, task) > 0) return "flush";
+  if (task !== "renovate") return "all";
+  return onOldWood ? "after-bloom" : "old-stems";
+}
+
 /** Why a good day is good, in the words of what makes it so. */
 export function goodFindings(q: Question): readonly Finding[] {
   const { prices, year } = q.kind;
@@ -212,7 +219,7 @@ export function goodFindings(q: Question): readonly Finding[] {
   if (prices.reserves[q.day]! > 0.05) {
     const waits = free && over(q, "frost") === null ? over(q, "reserves") : null;
     if (waits !== null || isHard(q.task))
-      good.push(finding(waits ?? "fine", "in-full-leaf", { flush: throwsFlush(q.taxon, q.task) > 0 }, "practice"));
+      good.push(finding(waits ?? "fine", "in-full-leaf", { cut: leafyCut(q, old !== undefined) }, "practice"));
   }
   if (prices.standsOpen[q.day]! > LIMITS.bestMargin)
     good.push(finding(over(q, "standsOpen") ?? "fine", "stands-open", { wakes: nextWaking(q) }, "practice"));

@@ -3,6 +3,9 @@ import type { SourceId } from "../catalogue/index.ts";
 import type { PlainDate } from "../calendar/index.ts";
 import type { Danger, Verdict } from "../model/index.ts";
 
+/** What goes with the leaves when a plant is cut in full leaf. */
+export type LeafyCut = "flush" | "all" | "old-stems" | "after-bloom";
+
 /** One code per thing that can be said; the value names each text may use. */
 export interface ReasonValues {
   "power-line": { distanceM: number; limitM: number };
@@ -92,7 +95,7 @@ export interface ReasonValues {
   "costs-next-display": { display: string; loss: number };
   "delays-display": { display: string; days: number };
   "small-loss": { display: string; loss: number };
-  "in-full-leaf": { flush: boolean };
+  "in-full-leaf": { cut: LeafyCut };
   "stands-open": { wakes: PlainDate };
   "goal-leave": object;
   "well-formed": { on: string; stems: number };

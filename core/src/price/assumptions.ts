@@ -75,6 +75,8 @@ export const PRICE_ASSUMPTIONS = {
   /** Wounds of autumn close in spring: fine, but not the best of the year (common practice: late winter). */
   woundsOpenDays: 40,
   woundsOpenMost: 0.08,
+  /** What stems taken out in full leaf cost that winter would have taken for nothing: past its best, no reason to wait. */
+  renewedInLeaf: 0.06,
   /** Of low grey leaves, which rot back sooner than wood dries. */
   lowStandsOpenDays: 20,
   lowStandsOpenMost: 0.25,

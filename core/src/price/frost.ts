@@ -107,10 +107,12 @@ function scorched({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, asked:
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
   const hard = intoBareEvergreen(taxon, plan.task);
-  const trim = clippedOver(taxon) && taxon.leaf === "evergreen" && BARES_LEAVES.has(plan.task);
+  const small = taxon.group === "subshrub";
+  // A low mound is shaped by going over it.
+  const opens = BARES_LEAVES.has(plan.task) || (small && plan.task === "shape");
+  const trim = clippedOver(taxon) && taxon.leaf === "evergreen" && opens;
   if (hard === 0 && !trim) return out;
   const odds = c.frost(hard > 0 ? a.bitesC : a.scorchC);
-  const small = taxon.group === "subshrub";
   const winterEnds = c.warmestDay + YEAR_DAYS / 2 + a.winterEndsDays;
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {

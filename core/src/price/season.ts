@@ -79,7 +79,8 @@ function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   const first = y.wakes.day + Math.max(soonest, deadTopsDays(taxon, plan.task));
   // A perennial that flowers in flushes is cut down after the first: it draws less on what lies in its roots.
   const comesAgain = taxon.leaf === "herbaceous" && taxon.displays.some((d) => d.flushes === true) ? 0.5 : 1;
-  const whole = keepsLeaves > 0 ? keepsLeaves * a.flushThrownAway : comesAgain * taxon.inLeafCost * row.exposure ** 3;
+  const inLeaf = plan.task === "renovate" ? a.renewedInLeaf : taxon.inLeafCost * row.exposure ** 3;
+  const whole = keepsLeaves > 0 ? keepsLeaves * a.flushThrownAway : comesAgain * inLeaf;
   if (whole === 0) return out;
   fillCycle(out, runs, Math.floor(first) + 1, y.stops.day, whole);
   // Young leaves have paid little back yet, and little has gone into them: the price grows with them.

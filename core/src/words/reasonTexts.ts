@@ -1,5 +1,5 @@
 /** One text per reason; a missing one does not compile. Short, second person, says why. */
-import type { ReasonCode, ReasonValues, Reason } from "../advice/index.ts";
+import type { LeafyCut, ReasonCode, ReasonValues, Reason } from "../advice/index.ts";
 import type { Danger } from "../model/index.ts";
 import type { Voice } from "./voice.ts";
 
@@ -36,6 +36,15 @@ const LOOK_FIRST: Readonly<Record<string, string>> = {
   "bloom-over": "Look whether its flowers are over, and say so",
   "flush-hard": "Feel whether its new shoots are hard, and say so",
   candles: "Look whether its candles are out, and say so",
+};
+
+/** What a cut in full leaf takes with the leaves, and when it is better done. */
+const IN_FULL_LEAF: Readonly<Record<LeafyCut, string>> = {
+  flush:
+    "Its spring flush is made: a hard cut throws it away, and what answers has less of the season. Better as winter ends.",
+  all: "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
+  "old-stems": "Old stems taken out in full leaf take a summer’s work with them. Better while it sleeps.",
+  "after-bloom": "Old stems taken out in full leaf take a summer’s work with them. Better soon after bloom.",
 };
 
 const CALL = "This is work for a licensed arborist.";
@@ -220,10 +229,7 @@ const TEXTS: Texts = {
     `Buds for the next ${v.display} have begun: about ${say.percent(v.loss)} of them go.`,
   "delays-display": (v, say) => `The ${v.display} come about ${say.days(v.days)} later.`,
   "small-loss": (v, say) => `Costs about ${say.percent(v.loss)} of the ${v.display}: hardly to be seen.`,
-  "in-full-leaf": (v) =>
-    v.flush
-      ? "Its spring flush is made: a hard cut throws it away, and what answers has less of the season. Better as winter ends."
-      : "In full leaf a hard cut draws on its reserves. Better while it sleeps.",
+  "in-full-leaf": (v) => IN_FULL_LEAF[v.cut],
   "stands-open": (v, say) =>
     `Growth starts about ${say.date(v.wakes)}: its wounds stand open until then and dry back a little. Better as winter ends.`,
   "goal-leave": () => "You want it left as it is. Nothing to gain today.",
