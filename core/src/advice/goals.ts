@@ -76,10 +76,18 @@ export const mayBeTree = (t: Taxon): boolean =>
 const NEEDS: Readonly<Record<Need, (t: Taxon) => boolean>> = {
   "new-wood-flowers": (t) => t.displays.some((d) => d.on === "new" && d.weight >= 0.3),
   flowers: (t) => t.displays.length > 0,
-  "coloured-stems": (t) => t.group === "stem-colour" || t.displays.some((d) => /stem|leaf/.test(d.name)),
+  "coloured-stems": (t) =>
+    t.group === "stem-colour" || t.stooled === true || t.displays.some((d) => /stem|leaf/.test(d.name)),
   branches: mayBeTree,
   rebuilds: (t) => t.regimes.some((r) => r === "renewal" || r === "cutback"),
 };
+
+const fulfils = (t: Taxon, g: GoalKind): boolean => {
+  const { needs } = GOAL_TABLE[g];
+  return needs === null || NEEDS[needs](t);
+};
+/** What a wish gives up knowingly on a kind; one that the kind cannot fulfil gives up nothing. */
+export const accepted = (t: Taxon, g: GoalKind): Accepts => (fulfils(t, g) ? GOAL_TABLE[g].accepts : "nothing");
 
 export const goalLabel = (g: GoalKind): string => GOAL_TABLE[g].label;
 /** Goals that come with a height. */
@@ -127,8 +135,7 @@ export function goalNotes(model: GardenModel, plant: Plant): readonly Reason[] {
   const goal = GOAL_TABLE[plant.goal.kind];
   const out: Reason[] = [];
   const taxon = t.common[0]!;
-  if (goal.needs !== null && !NEEDS[goal.needs](t))
-    out.push(reason("goal-not-for-kind", { taxon, goal: goal.label }, t.sources[0]!));
+  if (!fulfils(t, plant.goal.kind)) out.push(reason("goal-not-for-kind", { taxon, goal: goal.label }, t.sources[0]!));
   const wantedM = goal.height ? plant.goal.heightM : null;
   const [, growthM] = t.growthM;
   if (wantedM !== null) {

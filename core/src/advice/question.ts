@@ -22,7 +22,7 @@ import { isGrafted, TASK_TABLE, type Plant, type Task } from "../model/index.ts"
 import { showsGrowth } from "../phenology/index.ts";
 import type { Days, Share } from "../units/index.ts";
 import { isUsualExtent, regimeOf, type CutExtent, type CutPlan, type KindYear } from "../price/index.ts";
-import { GOAL_TABLE } from "./goals.ts";
+import { accepted } from "./goals.ts";
 import type { GardenModel, Schooling } from "../garden/index.ts";
 
 /** One question, with what every finding needs of the answer. */
@@ -97,7 +97,7 @@ export function ask(
     depth: extent?.depth ?? null,
     reach,
     frameShiftC: schooling.frameShiftC,
-    accepts: GOAL_TABLE[plant.goal.kind].accepts,
+    accepts: accepted(taxon, plant.goal.kind),
     firstStage: schooling.firstStage === task,
     knows: priced === task ? (task === "dead-only" ? known(model, plant, on) : "nothing") : "told",
   };

@@ -154,6 +154,8 @@ export const TaxonSchema = z.strictObject({
   regrowthFromLeaflessWood: z.enum(["yes", "slow", "no"]),
   /** Rests through a dry summer, leafless or brown, and looks dead while it does. */
   restsInDrought: z.boolean().optional(),
+  /** Also grown for the stems or the large leaves of young shoots, and cut low for them in spring. */
+  stooled: z.boolean().optional(),
   /** A shoot may be headed only while it is soft (pine candles): later a headed shoot stays a stub. */
   headOnlyWhileSoft: z.boolean(),
   /** Buds and branches stand along its shoots: a single cut to one of them is answered also once the shoot is hard. */
