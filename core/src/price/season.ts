@@ -113,8 +113,10 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
   if (taxon.leaf === "herbaceous" || !rests || !opens) return out;
   // What wakes late is cut as winter ends, with the others.
   const answers = (hard ? y.wakes.day : Math.min(y.wakes.day, c.spring.leaf)) + YEAR_DAYS;
-  // Low grey leaves are cut hard when growth begins, not in winter (RHS, group 10).
-  const low = taxon.group === "subshrub";
+  // Low grey leaves, and what winter takes back by half, are cut hard when growth begins (RHS, groups 6 and 10); with
+  // long stubs left, or as the rains begin, also before.
+  const halfTaken = taxon.frost.frameLoss >= a.halfTaken && plan.frameShiftC === 0 && !early;
+  const low = taxon.group === "subshrub" || halfTaken;
   const [days, most] = !hard
     ? [a.woundsOpenDays, a.woundsOpenMost]
     : low
