@@ -1017,6 +1017,11 @@ describe("next year's shrub", () => {
     expect(next.filter((s) => s.id.startsWith("s1-y"))).toHaveLength(2);
     expect(next.find((s) => s.id === "s2")!.lengthM).toBeGreaterThan(0.5 + kind(plant.taxonId).growthM[1] * 0.9);
     expect(new Set(next.map((s) => s.id)).size).toBe(next.length);
+    // What grows at its tip carries its branches where they were.
+    const [was, is] = [stems, next].map((all) => all.find((s) => s.id === "s3")!);
+    expect(is!.lengthM).toBeGreaterThan(was!.lengthM);
+    expect(was!.branches.length).toBeGreaterThan(0);
+    is!.branches.forEach((b, i) => expect(b.at * is!.lengthM).toBeCloseTo(was!.branches[i]!.at * was!.lengthM, 2));
     const again = suggest(m, { plant, stems: next, task: "shape" }, addDays(date("2027-06-10"), 365));
     expect(tryOut(m, { plant, stems: next, task: "shape", cuts: again.cuts }, date("2028-06-10")).over).toBe(0);
     expect(stemsGrown(stems, [{ cut: "remove", stemId: "s1" }], kind("thuja-occidentalis"), build, 1)).toHaveLength(8);

@@ -178,6 +178,13 @@ describe("an unknown flowering shrub", () => {
     expect(learnFrom(plant, { ...ends, where: null })).toBe(plant);
     expect(learnFrom(plant, { ...ends, kind: "growth-seen", where: "base" })).toBe(plant);
     expect(learnFrom(plantOf("syringa-vulgaris"), ends)).toMatchObject({ taxonId: "syringa-vulgaris", identity: null });
+    // Candidates of another key among them: the shrub's key has no odds for those.
+    const mixed = {
+      ...plant.identity!,
+      candidates: [plant.identity!.candidates[0]!, { taxonId: "hydrangea-paniculata", share: 0.5 }],
+    };
+    const other = { ...plant, identity: mixed };
+    expect(learnFrom(other, ends)).toBe(other);
   });
 
   test("what to watch for, in order, none of it over", () => {

@@ -211,14 +211,16 @@ describe("at the plant", () => {
   });
 });
 
-test("growing seasons finished since planting, by when growth stops", () => {
+test("growing seasons finished since planting, by when growth stops, the first of them whole or rested", () => {
   const model = everyKindAt(PLACE);
   const lilac = taxon("syringa-vulgaris");
   const finished = (planted: string, on: string) =>
     seasonsFinished(plantOf(lilac.id, { plantedOn: date(planted) }), model.yearOf(lilac), "north", date(on));
-  // Growth stops about 25 August: spring and autumn plantings of one year part there.
+  // Growth stops about 25 August: spring and autumn plantings of one year part there, and the one that had no whole
+  // season rests first (first real pruning after one full season: ANSI A300, UF/IFAS).
   expect(finished("2025-04-10", "2025-08-01")).toBe(0);
-  expect(finished("2025-04-10", "2025-10-01")).toBe(1);
+  expect(finished("2025-04-10", "2025-10-01")).toBe(0);
+  expect(finished("2025-04-10", "2025-12-01")).toBe(1);
   expect(finished("2025-04-10", "2026-03-15")).toBe(1);
   expect(finished("2025-10-20", "2026-03-15")).toBe(0);
   expect(finished("2025-10-20", "2026-10-15")).toBe(1);

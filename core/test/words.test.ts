@@ -185,8 +185,9 @@ describe("every answer can be said", () => {
     someKinds(3, 60),
   );
   const cool = everyKindAt({ ...PLACE, latitudeDeg: 60, zone: "8b", warmestC: 14 }, someKinds(1, 5));
-  // What was seen: growth before the frosts are over, buds that they took.
-  const seen = modelOf([plantOf("rosa-repeat"), plantOf("buddleja-davidii"), plantOf("syringa-vulgaris")], {
+  // What was seen: growth before the frosts are over, buds that they took; flowers given up for a wish.
+  const renewed = plantOf("forsythia-intermedia", { goal: wish("renew") });
+  const seen = modelOf([plantOf("rosa-repeat"), plantOf("buddleja-davidii"), plantOf("syringa-vulgaris"), renewed], {
     observations: [
       seenOn("rosa-repeat", "2026-03-08", { id: "o-1", kind: "first-leaf" }),
       seenOn("buddleja-davidii", "2026-03-08", { id: "o-2", kind: "first-leaf" }),

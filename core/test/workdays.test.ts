@@ -286,6 +286,15 @@ describe("the run", () => {
     expect(run.breaks.length).toBeGreaterThan(2);
     const sun = new SunOfDay(m, hot.on);
     expect([sun.at("east", 9 * 60), sun.at("east", 14 * 60), sun.at("west", 9 * 60)]).toEqual([1, 0.1, 0.1]);
+    // At noon of midwinter the sun stands in the south: what stands before the low one there takes all of it.
+    const inBed = (id: string, backM: number, heightM: number) =>
+      plantOf("weigela-florida", { id, bedId: "south", alongM: 3, backM, heightM, widthM: 2 });
+    const south = { ...bed("south", "sun", "sun"), facesDeg: 180 };
+    const shaded = new SunOfDay(
+      modelOf([inBed("tall", 1, 4), inBed("low", 2.5, 0.5)], { beds: [south] }),
+      date("2026-12-21"),
+    );
+    expect([shaded.at("tall", 12 * 60), shaded.at("low", 12 * 60), shaded.at("low", 0)]).toEqual([1, 0, 0]);
   });
 
   test("a suspect plant comes last, and its cuttings go to the bin with disinfectant for it", () => {

@@ -3,11 +3,10 @@
  * depends on, the answer is to look, not a date. The safer side is to wait until it was seen.
  */
 import { daysBetween } from "../calendar/index.ts";
-import { LIMITS, TASK_TABLE } from "../model/index.ts";
 import { doubtAt, HALF_RANGE_SDS, inCycle, isFlowers, type DisplayYear, type Stage } from "../phenology/index.ts";
 import type { Days } from "../units/index.ts";
 import { wouldBeRedone } from "../price/index.ts";
-import { isLive, stageDate, type Question } from "./question.ts";
+import { isLive, stageDate, takesMany, type Question } from "./question.ts";
 import { finding, type Finding, type Opening } from "./reasons.ts";
 
 /** From so much doubt on, one standard deviation, a date of spring is worth less than a look: more than the years differ by. */
@@ -29,8 +28,7 @@ const SIGNS: readonly Sign[] = [
     what: "bloom-over",
     stage: (q) => {
       // What costs flowers on any day gains nothing by waiting for their end, nor what never takes many of them.
-      const takesMany = TASK_TABLE[q.task].reach > LIMITS.flowerLoss;
-      const main = takesMany && !q.kind.neverFree ? mainOld(q) : undefined;
+      const main = takesMany(q.task) && !q.kind.neverFree ? mainOld(q) : undefined;
       return main?.lostCycle === null ? main.ends : null;
     },
   },

@@ -18,7 +18,7 @@ import {
   YEAR_DAYS,
   type PlainDate,
 } from "../calendar/index.ts";
-import { isGrafted, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
+import { isGrafted, LIMITS, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
 import { showsGrowth } from "../phenology/index.ts";
 import type { Days, Share } from "../units/index.ts";
 import { isUsualExtent, regimeOf, type CutExtent, type CutPlan, type KindYear } from "../price/index.ts";
@@ -157,6 +157,8 @@ function known(model: GardenModel, plant: Plant, on: PlainDate): CutPlan["knows"
 
 /** Does the task take live growth? */
 export const isLive = (task: Task): boolean => TASK_TABLE[task].live;
+/** Does it reach more of its shoots than few? Suckers and the lowest branches carry hardly anything that is looked at. */
+export const takesMany = (task: Task): boolean => isLive(task) && TASK_TABLE[task].reach > LIMITS.flowerLoss;
 export const isHard = (task: Task): boolean => task === "hard-cutback" || task === "renovate";
 /** Grasses and perennials are not counted in shares of a woody crown. */
 export const capped = (q: Question): boolean => isLive(q.task) && regimeOf(q.taxon, q.task) !== "cutback";

@@ -1,7 +1,7 @@
 /** What a plant's age, its condition, its records and its account forbid or ask for, each with what ends it. */
 import { growthSeenSince, leavesOn, seasonsFinished, STANDING_TABLE, waitsForGrowth } from "../amount/index.ts";
 import { addDays, seasonDate, YEAR_DAYS, yearDay, type PlainDate } from "../calendar/index.ts";
-import { LIMITS, TASK_TABLE } from "../model/index.ts";
+import { LIMITS } from "../model/index.ts";
 import { giveOrTake, inCycle } from "../phenology/index.ts";
 import { overLimit, regimeOf } from "../price/index.ts";
 import { wildlifeInSeason } from "../jobsite/index.ts";
@@ -17,6 +17,7 @@ import {
   nextDormancy,
   nextWaking,
   stageDate,
+  takesMany,
   type Question,
 } from "./question.ts";
 import { finding, NOTHING, type Finding, type Opening } from "./reasons.ts";
@@ -89,10 +90,11 @@ function endOfSeason(q: Question, n: number): PlainDate {
   const { year } = q.kind;
   const h = q.model.climate.hemisphere;
   const p = q.model.season(q.on);
-  for (let turn = -1; turn < n + 2; turn++) {
-    const d = seasonDate(p.seasonYear, year.dormant.day + 1 + turn * YEAR_DAYS, h);
-    if (d > q.on && (seasonsFinished(q.plant, year, h, d) ?? n) >= n) return d;
-  }
+  for (let turn = -1; turn < n + 2; turn++)
+    for (const stage of [year.stops, year.dormant]) {
+      const d = seasonDate(p.seasonYear, stage.day + 1 + turn * YEAR_DAYS, h);
+      if (d > q.on && (seasonsFinished(q.plant, year, h, d) ?? n) >= n) return d;
+    }
   return addDays(q.on, YEAR_DAYS * n);
 }
 
@@ -178,7 +180,7 @@ function waitsForMidwinter(q: Question): readonly Finding[] {
 /** Berries, hips and seed heads that the gardener keeps: the cut waits until they are gone. */
 function keptHeads(q: Question): readonly Finding[] {
   const school = q.schooling.options.some((o) => o.changes.keepsHeads === true);
-  if (!(q.plant.goal.kind === "keep-heads" || school) || !TASK_TABLE[q.task].live) return NOTHING;
+  if (!(q.plant.goal.kind === "keep-heads" || school) || !takesMany(q.task)) return NOTHING;
   const uses = wildlifeInSeason(q.taxon, q.kind.year, q.model.climate, q.day);
   if (!uses.includes("berries") && !uses.includes("seed")) return NOTHING;
   const began = addDays(q.on, -SAME_SEASON_DAYS);

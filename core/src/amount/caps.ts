@@ -74,12 +74,16 @@ const UNTIL_GROWTH = ["stressed", "frosted", "dieback"] as const;
 export const waitsForGrowth = (s: Standing): s is (typeof UNTIL_GROWTH)[number] => UNTIL_GROWTH.some((x) => x === s);
 
 /**
- * Growing seasons a plant has finished by a day: one that it stood in while it still grew, and whose rest has begun;
- * null when planted at an unknown time. Planted in late spring it has not had a year when its shoots stop.
+ * Growing seasons a plant has finished by a day, counted by the days on which growth stops; null when planted at an
+ * unknown time. Of its first season one that was planted when it had begun has had a part, and rests before it counts.
  */
 export function seasonsFinished(plant: Plant, year: PlantYear, h: Hemisphere, on: PlainDate): number | null {
-  if (plant.plantedOn === null) return null;
-  return Math.max(0, timesPassed(year.dormant.day, h, on) - timesPassed(year.stops.day, h, plant.plantedOn));
+  const planted = plant.plantedOn;
+  if (planted === null) return null;
+  const passed = (day: SeasonDay): number => timesPassed(day, h, on) - timesPassed(day, h, planted);
+  const finished = passed(year.stops.day);
+  const firstYear = passed(year.wakes.day) <= 0 && passed(year.dormant.day) <= 0;
+  return finished === 1 && firstYear ? 0 : finished;
 }
 
 /** How often a day of the season was passed by a date; one past 364 belongs to the cycle that began the year before. */
