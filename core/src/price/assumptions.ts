@@ -55,6 +55,7 @@ export const PRICE_ASSUMPTIONS = {
   bareBeforeDays: 35,
   /** From so much of its frame lost to winter on, a kind dies back as a rule. */
   diesBack: 0.2,
+  /** From so much on it is cut hard as growth begins, not in winter. */
   halfTaken: 0.5,
   /** Dry-country kinds rest from so long before the warmest day until so long after it. */
   restsBeforeDays: 40,
