@@ -48,6 +48,8 @@ import {
   reasonText,
   stemsAfter,
   voiceOf,
+  townsFrom,
+  TOWN_ROWS,
 } from "@wren/core";
 import { dayWeights } from "../src/climate/months.ts";
 import { gardenOf, modelOf, PLACE, PLACES, plantOf, seenOn, someKinds, visitOf, weatherRows } from "./support.ts";
@@ -295,6 +297,16 @@ describe("a row of a table, a shadow of a bed", () => {
     const share = shadeInBed({ facesDeg }, [tall, low], sky).find((x) => x.on === "low")?.share ?? 0;
     expect(share > 0.3).toBe(shaded);
   });
+});
+
+test("a town's row: the last twelve numbers are afternoons, the twelve before them nights", () => {
+  const nights = [-7, -6, -1, 5, 11, 16, 18, 17, 13, 6, 1, -5];
+  const [town] = townsFrom(
+    `head\nX,,Y,40,-83,250,6b,04-20,10-20,${[...nights, ...nights.map((x) => x + 10)].join(",")}`,
+  );
+  expect([town!.tminC, town!.tmaxC]).toEqual([nights, nights.map((x) => x + 10)]);
+  for (const t of townsFrom(TOWN_ROWS))
+    t.tminC.forEach((night, month) => expect([t.name, night < t.tmaxC[month]!]).toEqual([t.name, true]));
 });
 
 describe("a day between its months", () => {
