@@ -19,6 +19,7 @@ import {
   VERDICT_TABLE,
   VERDICTS,
   voiceOf,
+  wish,
   type GardenModel,
   type PlainDate,
   type Plant,
@@ -90,6 +91,31 @@ test.each(TEN.map((name, i) => [name, i] as const))("%s", (name, turn) => {
         }
       }
   expect(wrong.slice(0, 12)).toEqual([]);
+});
+
+test("what is given up for a wish is not called few, nor nothing", () => {
+  const { place, cache } = placeOf("London");
+  const wishes = ["coloured-stems", "renew", "view", "large-flowers"] as const;
+  const plants = CATALOGUE.taxa
+    .filter((t, i) => t.stooled === true || i % 29 === 0)
+    .flatMap((t) => wishes.map((w) => plantOf(t.id, { id: `${t.id}, ${w}`, goal: wish(w) })));
+  const model = openGarden(gardenOf(plants, { place }), CATALOGUE, cache);
+  const wrong: string[] = [];
+  let givenUp = 0;
+  for (const p of plants)
+    for (const task of ["hard-cutback", "renovate", "shape", "tip"] as const)
+      for (let d = 0; d < 365; d += 21) {
+        const on = addDays(date("2026-01-01"), d);
+        const a = adviseOn(model, p.id, on, task);
+        if (a.reasons.some((r) => r.code === "loss-accepted")) givenUp++;
+        const most = new Map(a.bloomLoss.map((b) => [b.display, b.loss * b.weight]));
+        for (const text of a.reasons.map((r) => reasonText(r, say))) {
+          const few = /(?:few of the buds of its|the) ([a-z ]+)(?:, or none| lose nothing)/.exec(text)?.[1];
+          if (few !== undefined && (most.get(few) ?? 0) > 0.1) wrong.push(`${p.id}, ${task}, ${on}: "${text}"`);
+        }
+      }
+  expect(wrong.slice(0, 12)).toEqual([]);
+  expect(givenUp).toBeGreaterThan(100);
 });
 
 /** Runs of days, around the year, that are alike: [first day, days, what they are, what comes before and after]. */

@@ -104,6 +104,9 @@ export function woodFindings(q: Question): readonly Finding[] {
   return NOTHING;
 }
 
+/** What a day is that nothing closes, as far as flowers and harm go. */
+const goodDay = (q: Question): "best" | "fine" => (q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine");
+
 const lossVerdict = (loss: Share, weight: number): "costs-flowers" | "fine" =>
   loss * weight > LIMITS.flowerLoss ? "costs-flowers" : "fine";
 
@@ -120,8 +123,12 @@ export function displayFindings(q: Question): readonly Finding[] {
     const source = q.taxon.sources[0]!;
     if (d.accepted) {
       const lost = Math.max(loss, next);
+      // Where it is most of them, that is what the day is answered with: nothing else can be said of its flowers.
+      const verdict = lossVerdict(lost, d.weight) === "fine" ? "fine" : goodDay(q);
       if (lost > 0.02)
-        out.push(finding("fine", "loss-accepted", { display, loss: lost, goal: goalLabel(q.plant.goal.kind) }, source));
+        out.push(
+          finding(verdict, "loss-accepted", { display, loss: lost, goal: goalLabel(q.plant.goal.kind) }, source),
+        );
       continue;
     }
     if (loss > 0.02) {
@@ -195,11 +202,12 @@ export function goodFindings(q: Question): readonly Finding[] {
   if (q.task === "deadhead")
     return prices.spent[q.day] ? [finding("best", "spent-flowers", {}, "practice")] : [nothingSpent(q.taxon)];
   if (!isLive(q.task)) return NOTHING;
-  const verdict = q.kind.open[q.day] && !q.kind.neverFree ? "best" : "fine";
+  const verdict = goodDay(q);
   const good: Finding[] = [];
   const free = over(q, "flowers") === null;
   const old = year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5);
   const fresh = year.displays.find((d) => d.display.on === "new");
+  const kept = (d: DisplayYear): boolean => lossOf(q, d.display.name) * d.display.weight <= LIMITS.flowerLoss;
   if (q.taxon.headOnlyWhileSoft) good.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
   else if (q.taxon.outline)
     good.push(
@@ -211,11 +219,11 @@ export function goodFindings(q: Question): readonly Finding[] {
     good.push(finding(verdict, "buds-were-killed", { display: old.display.name }, "record"));
   else if (free && old && betweenBloomAndBuds(old, u))
     good.push(finding(verdict, "buds-not-begun", { display: old.display.name }, "shrub-calendar"));
-  else if (free && old)
+  else if (free && old && kept(old))
     good.push(
       finding(verdict, old.display.onSpurs ? "buds-on-spurs" : "few-buds", { display: old.display.name }, "practice"),
     );
-  else if (free && fresh) good.push(...onNewWood(q, fresh, u, verdict));
+  else if (free && fresh && kept(fresh)) good.push(...onNewWood(q, fresh, u, verdict));
   if (prices.reserves[q.day]! > 0.05) {
     const waits = free && over(q, "frost") === null ? over(q, "reserves") : null;
     if (waits !== null || isHard(q.task))
