@@ -243,7 +243,7 @@ function usePlantHere(): string | null {
 }
 
 export function Shell() {
-  const { garden, whole, undo, redo, undoable } = useGarden();
+  const { garden, whole, drawn, undo, redo, undoable } = useGarden();
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
   const far = useFarSeen();
@@ -340,7 +340,11 @@ export function Shell() {
         </Part>
       )}
       <main id={MAIN} tabIndex={-1} className="shell-main">
-        {whole || NEEDS_LITTLE.includes(pathname) ? <Outlet /> : <p className="waiting">Opening the garden…</p>}
+        {(whole && drawn) || NEEDS_LITTLE.includes(pathname) ? (
+          <Outlet />
+        ) : (
+          <p className="waiting">Opening the garden…</p>
+        )}
       </main>
       <NoticeBar />
       <Keyboard search={search} onHelp={openHelp} onWrite={openWriting} />

@@ -37,6 +37,8 @@ export interface Kept extends Stored {
   readonly lore?: Lore;
   /** Only what the first picture needs is here; the whole comes right behind it. */
   readonly first?: boolean;
+  /** The stems of some plants are still to be drawn; all records are here. */
+  readonly undrawn?: boolean;
 }
 
 export type Tables = Readonly<Record<TableName, ReadonlyMap<string, unknown>>>;

@@ -63,6 +63,8 @@ export interface GardenState {
   readonly keepsNothing: boolean;
   /** All of it is here: of many years' records the first picture of Today does not wait for all. */
   readonly whole: boolean;
+  /** The stems of all its plants are here as well: Today does without, every other screen waits for them. */
+  readonly drawn: boolean;
   readonly model: GardenModel;
   readonly undoable: UndoState;
   /** Applies an edit as one undoable change; says what was done, or why it could not be kept. */
@@ -107,8 +109,8 @@ const needsLittle = (): boolean => NEEDS_LITTLE.includes(window.location.pathnam
 const demoBy = (drawn: number): Garden => demoGardenBy(catalogueOf(DEMO_KINDS), today(), drawn);
 let seenFirst: Garden | null = null;
 /**
- * What a first visit sees at once. Today draws stems for the plants that are answered for and says that this is not
- * all of it; every other screen has the whole, for what is exported or counted there is all there is.
+ * What a first visit sees at once. Today draws stems for the plants that are answered for first; every other screen
+ * has the whole, for what is exported or counted there is all there is.
  */
 function atOnce(): Found | undefined {
   if (beenHere()) return undefined;
@@ -335,6 +337,7 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
       apart: kept.apart,
       keepsNothing: nothing,
       whole: kept.first !== true,
+      drawn: kept.undrawn !== true,
       model,
       undoable,
       change: (label, edit, more = {}) =>
