@@ -207,7 +207,7 @@ export function goodFindings(q: Question): readonly Finding[] {
   const free = over(q, "flowers") === null;
   const old = year.displays.find((d) => d.display.on === "old" && d.display.weight >= 0.5);
   const fresh = year.displays.find((d) => d.display.on === "new");
-  const kept = (d: DisplayYear): boolean => lossOf(q, d.display.name) * d.display.weight <= LIMITS.flowerLoss;
+  const kept = (d: DisplayYear): boolean => lossVerdict(lossOf(q, d.display.name), d.display.weight) === "fine";
   if (q.taxon.headOnlyWhileSoft) good.push(finding(verdict, "shoots-soft", {}, "evergreen-pruning"));
   else if (q.taxon.outline)
     good.push(

@@ -105,9 +105,8 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
     taxon.ailments.includes("bleeds") ||
     taxon.restsInDrought === true ||
     inCycle(y, Math.floor(c.coldestDay)) < y.stops.day;
-  // What is cut to an outline is shaped by trims, in autumn all the same.
-  const trimmed = taxon.outline && plan.task === "shape";
-  const opens = hard || (OPENS_WOOD.has(plan.task) && !trimmed && !early);
+  // An outline is trimmed in autumn all the same.
+  const opens = hard || (OPENS_WOOD.has(plan.task) && !shapesOutline(taxon, plan.task) && !early);
   // What sheds its leaves rests also where no winter puts it to sleep.
   const rests = y.sleeps || (!hard && taxon.leaf === "deciduous");
   if (taxon.leaf === "herbaceous" || !rests || !opens) return out;
@@ -127,6 +126,8 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
       out[t] = most * clampShare((answers - (t + ahead)) / days - 1);
   return out;
 }
+/** What is cut to an outline is shaped by trims. */
+const shapesOutline = (t: Taxon, task: Task): boolean => t.outline && task === "shape";
 /** Tasks whose wounds close with the growth of spring. */
 const OPENS_WOOD: ReadonlySet<Task> = new Set(["shape", "thin", "renovate"]);
 
@@ -136,8 +137,7 @@ function heat({ taxon, climate: c, plan, sheet }: Cut): Float32Array {
   const out = sheet.singles();
   const { live, exposure } = TASK_TABLE[plan.task];
   if (!live || exposure === 0) return out;
-  const clipped = taxon.outline && plan.task === "shape";
-  const share = clipped || baresToSun(plan.task) ? 1 : PRICE_ASSUMPTIONS.heatWhereThinned;
+  const share = shapesOutline(taxon, plan.task) || baresToSun(plan.task) ? 1 : PRICE_ASSUMPTIONS.heatWhereThinned;
   for (let t = 0; t < YEAR_DAYS; t++) out[t] = (share * (heatOdds(c, hotC, t) + heatOdds(c, burnsC, t))) / 2;
   return out;
 }
@@ -171,12 +171,12 @@ function untold({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32
     fillCycle(out, runs, y.wakes.day, y.wakes.day + a.leavesTellDays, 1);
     fillCycle(out, runs, y.dormant.day, Infinity, 1);
   }
-  if (taxon.restsInDrought === true && plan.knows !== "watered")
+  if (taxon.restsInDrought === true && plan.knows !== "watered") {
     out.fill(1, Math.max(0, Math.floor(c.warmestDay) - a.restsBeforeDays), Math.floor(c.warmestDay) + a.restsAfterDays);
-  // What flowers on shoots of the year is awake, and shows what is dead.
-  if (taxon.restsInDrought === true)
+    // What flowers on shoots of the year is awake, and shows what is dead.
     for (const d of y.displays)
       if (d.display.on === "new" && isFlowers(d.display.name)) fillCycle(out, runs, d.opens.day, d.ends.day, 0);
+  }
   return out;
 }
 

@@ -118,7 +118,7 @@ function atOnce(): Found | undefined {
   seenFirst = demoBy(little ? AT_ONCE : Infinity);
   return {
     is: "garden",
-    kept: { garden: seenFirst, demo: true, apart: [], rev: -1, ...(little ? { first: true } : {}) },
+    kept: { garden: seenFirst, demo: true, apart: [], rev: -1, ...(little ? { undrawn: true } : {}) },
   };
 }
 /** The demo garden with all its stems; its plants are those that are on the screen already. */
