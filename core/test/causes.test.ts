@@ -76,6 +76,11 @@ test.each<[cause: string, line: string]>([
     "Columbus | forsythia-intermedia | 2026-04-20 | dead-only | cond=frosted@2026-04-15 | W | frosted",
   ],
   // 3. The form.
+  [
+    "words: growth seen in January answers no hard cut",
+    "Paris | lotus-hirsutus | 2026-01-08 | hard-cutback | growth=base@2026-01-05 | W | stands-open",
+  ],
+  ["form: shears top a bare crown", "Edinburgh | acer-palmatum | 2026-05-11 | shear | form=trunk | N | topping"],
   ["form: a trunk is not topped", "Columbus | malus-floribunda | 2026-03-10 | hard-cutback | form=trunk | N | topping"],
   [
     "form: a broken leader is no topping",

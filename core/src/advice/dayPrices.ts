@@ -16,7 +16,7 @@ import {
 } from "../price/index.ts";
 import type { Share } from "../units/index.ts";
 import { goalLabel } from "./goals.ts";
-import { isHard, isLive, nextWaking, stageDate, type Question } from "./question.ts";
+import { isHard, isLive, nextAnswer, nextWaking, stageDate, type Question } from "./question.ts";
 import { finding, NOTHING, type Finding, type LeafyCut } from "./reasons.ts";
 
 /** What a limit calls the day; what opens again soon is not past. */
@@ -230,6 +230,6 @@ export function goodFindings(q: Question): readonly Finding[] {
       good.push(finding(waits ?? "fine", "in-full-leaf", { cut: leafyCut(q, old !== undefined) }, "practice"));
   }
   if (prices.standsOpen[q.day]! > LIMITS.bestMargin)
-    good.push(finding(over(q, "standsOpen") ?? "fine", "stands-open", { wakes: nextWaking(q) }, "practice"));
+    good.push(finding(over(q, "standsOpen") ?? "fine", "stands-open", { answers: nextAnswer(q) }, "practice"));
   return good;
 }

@@ -21,7 +21,7 @@ import {
 import { isGrafted, LIMITS, TASK_TABLE, type Plant, type Task } from "../model/index.ts";
 import { showsGrowth } from "../phenology/index.ts";
 import type { Days, Share } from "../units/index.ts";
-import { isUsualExtent, regimeOf, type CutExtent, type CutPlan, type KindYear } from "../price/index.ts";
+import { cutAnswered, isUsualExtent, regimeOf, type CutExtent, type CutPlan, type KindYear } from "../price/index.ts";
 import { accepted } from "./goals.ts";
 import type { GardenModel, Schooling } from "../garden/index.ts";
 
@@ -169,11 +169,16 @@ export function stageDate(q: Question, day: number): PlainDate {
   const turns = turnsBy(p.seasonDay - q.kind.year.wakes.day);
   return seasonDate(p.seasonYear, day + turns * YEAR_DAYS, q.model.climate.hemisphere);
 }
-/** When growth next starts, the day itself included. */
-export function nextWaking(q: Question): PlainDate {
-  const date = stageDate(q, q.kind.year.wakes.day);
+/** When a stage of the year comes next, the day itself included. */
+function nextStage(q: Question, day: number): PlainDate {
+  const date = stageDate(q, day);
   return date >= q.on ? date : addDays(date, YEAR_DAYS);
 }
+/** When growth next starts. */
+export const nextWaking = (q: Question): PlainDate => nextStage(q, q.kind.year.wakes.day);
+/** When growth next answers the cut. */
+export const nextAnswer = (q: Question): PlainDate =>
+  isHard(q.task) ? nextStage(q, cutAnswered(q.kind.year, q.model.climate)) : nextWaking(q);
 /** What the task would usually take, held to the cap: below it there is no use in starting. */
 export const usualShare = (q: Question): Share => Math.min(q.balance.cap, TASK_TABLE[q.task].usualShare);
 

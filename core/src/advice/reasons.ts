@@ -96,7 +96,7 @@ export interface ReasonValues {
   "delays-display": { display: string; days: number };
   "small-loss": { display: string; loss: number };
   "in-full-leaf": { cut: LeafyCut };
-  "stands-open": { wakes: PlainDate };
+  "stands-open": { answers: PlainDate };
   "goal-leave": object;
   "well-formed": { on: string; stems: number };
   "goal-met": { heightM: number; endM: number; wantedM: number };

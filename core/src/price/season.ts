@@ -95,6 +95,10 @@ function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   return out;
 }
 
+/** When growth answers a hard cut: shoots seen before spring's first leaves were drawn out by a mild week, and do not. */
+export const cutAnswered = (y: PlantYear, c: Climate): SeasonDay =>
+  y.seen?.growthFrom == null ? y.wakes.day : Math.max(y.wakes.day, c.spring.leaf);
+
 /** What a cut loses by standing open for long until growth answers it: it dries and freezes back. */
 function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
@@ -111,7 +115,7 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
   const rests = y.sleeps || (!hard && taxon.leaf === "deciduous");
   if (taxon.leaf === "herbaceous" || !rests || !opens) return out;
   // What wakes late is cut as winter ends, with the others.
-  const answers = (hard ? y.wakes.day : Math.min(y.wakes.day, c.spring.leaf)) + YEAR_DAYS;
+  const answers = hard ? cutAnswered(y, c) : Math.min(y.wakes.day, c.spring.leaf);
   // Low grey leaves, and what winter takes back by half, are cut hard when growth begins (RHS, groups 6 and 10); with
   // long stubs left, or as the rains begin, also before.
   const halfTaken = taxon.frost.frameLoss >= a.halfTaken && plan.frameShiftC === 0 && !early;
@@ -122,8 +126,11 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
       ? [a.lowStandsOpenDays, a.lowStandsOpenMost]
       : [a.standsOpenDays, a.standsOpenMost];
   for (const { from, to, ahead } of runs)
-    for (let t = Math.max(from, Math.ceil(y.stops.day - ahead)); t < to; t++)
-      out[t] = most * clampShare((answers - (t + ahead)) / days - 1);
+    for (let t = from; t < to; t++) {
+      const u = t + ahead;
+      const next = u < y.stops.day ? answers : answers + YEAR_DAYS;
+      out[t] = most * clampShare((next - u) / days - 1);
+    }
   return out;
 }
 /** What is cut to an outline is shaped by trims. */

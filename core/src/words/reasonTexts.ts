@@ -231,7 +231,7 @@ const TEXTS: Texts = {
   "small-loss": (v, say) => `Costs about ${say.percent(v.loss)} of the ${v.display}: hardly to be seen.`,
   "in-full-leaf": (v) => IN_FULL_LEAF[v.cut],
   "stands-open": (v, say) =>
-    `Growth starts about ${say.date(v.wakes)}: its wounds stand open until then and dry back a little. Better as winter ends.`,
+    `Growth answers from about ${say.date(v.answers)}: its wounds stand open until then and dry back a little. Better as winter ends.`,
   "goal-leave": () => "You want it left as it is. Nothing to gain today.",
   "well-formed": (v, say) =>
     `Looked at on ${say.date(v.on)}: sound, leafy to the foot, clear of what stands near${v.stems > 0 ? `, and of its ${v.stems} stems none is dead, weak or in another's way` : ""}. It keeps its shape by itself: nothing to gain.`,
