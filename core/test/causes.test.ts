@@ -80,6 +80,10 @@ test.each<[cause: string, line: string]>([
     "words: growth seen in January answers no hard cut",
     "Paris | lotus-hirsutus | 2026-01-08 | hard-cutback | growth=base@2026-01-05 | W | stands-open",
   ],
+  [
+    "frost: what a night of it takes whole waits without a gap",
+    "Tampa | ixora-coccinea | 2026-01-08 | hard-cutback | | W | spring-frost",
+  ],
   ["form: shears top a bare crown", "Edinburgh | acer-palmatum | 2026-05-11 | shear | form=trunk | N | topping"],
   ["form: a trunk is not topped", "Columbus | malus-floribunda | 2026-03-10 | hard-cutback | form=trunk | N | topping"],
   [

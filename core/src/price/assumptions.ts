@@ -46,6 +46,8 @@ export const PRICE_ASSUMPTIONS = {
   nippedInSpring: 0.25,
   /** Frames damaged only below this are hardy enough for that, °C. */
   hardyFrameC: -10,
+  /** A frame taken by no more cold than this goes in a night of frost, °C. */
+  frostTenderC: -5,
   /** A kind that wakes so long after the first leaves is thought dead every spring; leaves tell so long after it woke. */
   wakesLateDays: 12,
   leavesTellDays: 10,

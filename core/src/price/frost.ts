@@ -16,6 +16,9 @@ const LEAP_DAYS = 7;
 /** Does winter take the frame of a kind where it is usual, so that it is left alone until frost is past? */
 export const isTender = (t: Taxon): boolean => t.frost.frameKillC > PRICE_ASSUMPTIONS.hardyFrameC;
 
+/** From so long before the coldest day nothing that is cut grows much, asleep or not. */
+const winterBegins = (c: Climate): SeasonDay => c.coldestDay + YEAR_DAYS - PRICE_ASSUMPTIONS.bareBeforeDays;
+
 /** The day by which shoots that a cut on day u of the cycle starts are hard. */
 function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
   return Math.min(
@@ -41,32 +44,33 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
   const harden = Math.min(a.hardenDegreeDays, Math.max(60, flushWarmth));
   const grownFrom = y.seen?.growthFrom ?? Infinity;
   const woken = wholeShoots ? a.wholeShootsWake : 1;
+  // What a night of frost takes whole is not cut hard until frost is past, whenever its shoots would come.
+  const leftAlone = taxon.frost.frameKillC >= a.frostTenderC && TASK_TABLE[plan.task].exposure >= 1;
+  const wakes = leftAlone ? 0 : a.wakeDays;
+  // Where no winter brings sleep, a cut of its short days is answered as one of a mild winter is.
+  const rests = wakesWhenCut ? Math.min(y.dormant.day, winterBegins(c)) : y.dormant.day;
   const latent = Math.round(a.latentBudDays * intoBareEvergreen(taxon, plan.task));
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       if (asked[t] === 0) continue;
       const u = t + ahead;
-      if (u >= y.dormant.day) {
+      if (u >= rests) {
         if (!wakesWhenCut) break;
-        out[t] = odds.untilWarmest(u + a.wakeDays);
+        out[t] = odds.untilWarmest(u + wakes);
         continue;
       }
       const midsummer = c.warmestDay + YEAR_DAYS * turnsBy(u - c.coldestDay);
       const isOut = u >= grownFrom && u < y.hardens.day;
       const ownDoing = !wakesWhenCut ? midsummer : isOut ? y.hardens.day : -Infinity;
-      const grows = Math.max(u + latent + a.sproutDays, ownDoing);
+      const grows = leftAlone ? u : Math.max(u + latent + a.sproutDays, ownDoing);
       const hard = hardBy(c, harden, u + latent);
       const answers = answered(y, u);
       const answer = hard > grows ? odds.between(grows, hard) * answers * woken : 0;
       // What does not answer any more sleeps on, and wakes at the next warm spell if it is of that kind.
-      const chance = wakesWhenCut && answers < 1 ? answer + (1 - answers) * odds.untilWarmest(u + a.wakeDays) : answer;
+      const chance = wakesWhenCut && answers < 1 ? answer + (1 - answers) * odds.untilWarmest(u + wakes) : answer;
       out[t] = chance;
       const last = u + LEAP_DAYS;
-      if (
-        chance < LEAST_CHANCE &&
-        last < y.dormant.day &&
-        odds.between(grows, hardBy(c, harden, last + latent)) < LEAST_CHANCE
-      )
+      if (chance < LEAST_CHANCE && last < rests && odds.between(grows, hardBy(c, harden, last + latent)) < LEAST_CHANCE)
         t += LEAP_DAYS;
     }
   return out;
@@ -89,11 +93,13 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
   const comesOff = plan.firstStage && TASK_TABLE[plan.task].exposure < 1;
   if (limitC === null || exposed === 0 || comesOff) return out;
   const odds = c.frost(limitC);
+  // What grows on into winter does not grow it a new frame before the cold.
+  const grown = Math.min(y.stops.day, winterBegins(c));
   for (const { from, to, ahead } of runs)
     for (let t = from; t < to; t++) {
       const u = t + ahead;
       // In summer no cold is near; shoots that are out early shelter no frame.
-      if (asked[t] === 0 || (u < y.stops.day && (heads || u > c.warmestDay))) continue;
+      if (asked[t] === 0 || (u < grown && (heads || u > c.warmestDay))) continue;
       out[t] = exposed * (heads ? odds.between(u, y.wakes.day + YEAR_DAYS) : odds.untilWarmest(u));
     }
   return out;
