@@ -76,14 +76,6 @@ test.each<[cause: string, line: string]>([
     "Columbus | forsythia-intermedia | 2026-04-20 | dead-only | cond=frosted@2026-04-15 | W | frosted",
   ],
   // 3. The form.
-  [
-    "words: growth seen in January answers no hard cut",
-    "Paris | lotus-hirsutus | 2026-01-08 | hard-cutback | growth=base@2026-01-05 | W | stands-open",
-  ],
-  [
-    "frost: what a night of it takes whole waits without a gap",
-    "Tampa | ixora-coccinea | 2026-01-08 | hard-cutback | | W | spring-frost",
-  ],
   ["form: shears top a bare crown", "Edinburgh | acer-palmatum | 2026-05-11 | shear | form=trunk | N | topping"],
   ["form: a trunk is not topped", "Columbus | malus-floribunda | 2026-03-10 | hard-cutback | form=trunk | N | topping"],
   [
@@ -114,6 +106,14 @@ test.each<[cause: string, line: string]>([
     "Columbus | magnolia-soulangeana | 2026-06-15 | lift | visit=lift:0.1@2026-03-10 | W | lifted-lately",
   ],
   ["task: summer whips of a spurred climber", "London | wisteria-sinensis | 2026-07-25 | shape | | BF | buds-on-spurs"],
+  [
+    "rules: growth seen in January answers no hard cut",
+    "Paris | lotus-hirsutus | 2026-01-08 | hard-cutback | growth=base@2026-01-05 | W | stands-open",
+  ],
+  [
+    "rules: what a night of it takes whole waits without a gap",
+    "Tampa | ixora-coccinea | 2026-01-08 | hard-cutback | | W | spring-frost",
+  ],
   // 5. The wish reaches the verdict.
   [
     "wish: renewal gives up flowers knowingly",

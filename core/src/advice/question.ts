@@ -176,9 +176,9 @@ function nextStage(q: Question, day: number): PlainDate {
 }
 /** When growth next starts. */
 export const nextWaking = (q: Question): PlainDate => nextStage(q, q.kind.year.wakes.day);
-/** When growth next answers the cut. */
+/** When growth next answers the cut: not before it wakes. */
 export const nextAnswer = (q: Question): PlainDate =>
-  isHard(q.task) ? nextStage(q, cutAnswered(q.kind.year, q.model.climate)) : nextWaking(q);
+  nextStage(q, Math.max(q.kind.year.wakes.day, cutAnswered(q.kind.year, q.model.climate, q.task)));
 /** What the task would usually take, held to the cap: below it there is no use in starting. */
 export const usualShare = (q: Question): Share => Math.min(q.balance.cap, TASK_TABLE[q.task].usualShare);
 

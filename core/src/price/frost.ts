@@ -6,6 +6,7 @@ import { TASK_TABLE, type Task } from "../model/index.ts";
 import type { DegreeDays, Share } from "../units/index.ts";
 import { LEAST_CHANCE, PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { answered, intoBareEvergreen, type Cut } from "./cut.ts";
+import { baresFrame } from "./tasks.ts";
 
 /**
  * Days passed over at once where not even what the last of them starts meets frost: chances below the least one are
@@ -16,8 +17,8 @@ const LEAP_DAYS = 7;
 /** Does winter take the frame of a kind where it is usual, so that it is left alone until frost is past? */
 export const isTender = (t: Taxon): boolean => t.frost.frameKillC > PRICE_ASSUMPTIONS.hardyFrameC;
 
-/** From so long before the coldest day nothing that is cut grows much, asleep or not. */
-const winterBegins = (c: Climate): SeasonDay => c.coldestDay + YEAR_DAYS - PRICE_ASSUMPTIONS.bareBeforeDays;
+/** Where no winter brings sleep: some weeks before midwinter leaves are down, and nothing that is cut grows much. */
+export const winterBegins = (c: Climate): SeasonDay => c.coldestDay + YEAR_DAYS - PRICE_ASSUMPTIONS.bareBeforeDays;
 
 /** The day by which shoots that a cut on day u of the cycle starts are hard. */
 function hardBy(c: Climate, harden: DegreeDays, u: SeasonDay): SeasonDay {
@@ -45,7 +46,7 @@ function growthFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, ask
   const grownFrom = y.seen?.growthFrom ?? Infinity;
   const woken = wholeShoots ? a.wholeShootsWake : 1;
   // What a night of frost takes whole is not cut hard until frost is past, whenever its shoots would come.
-  const leftAlone = taxon.frost.frameKillC >= a.frostTenderC && TASK_TABLE[plan.task].exposure >= 1;
+  const leftAlone = taxon.frost.frameKillC >= a.frostTenderC && baresFrame(plan.task);
   const wakes = leftAlone ? 0 : a.wakeDays;
   // Where no winter brings sleep, a cut of its short days is answered as one of a mild winter is.
   const rests = wakesWhenCut ? Math.min(y.dormant.day, winterBegins(c)) : y.dormant.day;
@@ -90,7 +91,7 @@ function frameFrost({ taxon, year: y, climate: c, plan, runs, sheet }: Cut, aske
   const exposed = heads ? PRICE_ASSUMPTIONS.shelterLoss : bared(taxon, plan.task) * frameLoss;
   const out = sheet.singles();
   // A first cut that leaves part of the frame is judged by what stays: the rest comes off in any case.
-  const comesOff = plan.firstStage && TASK_TABLE[plan.task].exposure < 1;
+  const comesOff = plan.firstStage && !baresFrame(plan.task);
   if (limitC === null || exposed === 0 || comesOff) return out;
   const odds = c.frost(limitC);
   // What grows on into winter does not grow it a new frame before the cold.

@@ -12,11 +12,11 @@ import { coolingDay, growthDone, inCycle, isFlowers, type PlantYear } from "../p
 import { clampShare, type Share } from "../units/index.ts";
 import { PRICE_ASSUMPTIONS } from "./assumptions.ts";
 import { answered, cycleRuns, fillCycle, throwsFlush, type Cut } from "./cut.ts";
-import { frostOf, type Frost } from "./frost.ts";
+import { frostOf, winterBegins, type Frost } from "./frost.ts";
 import { harmOf } from "./harm.ts";
 import { DISPLAY_ROWS, deadTopsDays, displayPrices, type CutPlan, type DisplayPrices } from "./displays.ts";
 import { Sheet } from "./sheet.ts";
-import { baresToSun, deadheaded } from "./tasks.ts";
+import { baresFrame, baresToSun, deadheaded } from "./tasks.ts";
 
 /** Tasks that shorten the shoot itself, also where buds and branches stand along it to cut to. */
 const SOFT_ONLY: ReadonlySet<Task> = new Set(["candle", "tip"]);
@@ -95,15 +95,20 @@ function reserves({ taxon, year: y, plan, runs, sheet }: Cut): Float32Array {
   return out;
 }
 
-/** When growth answers a hard cut: shoots seen before spring's first leaves were drawn out by a mild week, and do not. */
-export const cutAnswered = (y: PlantYear, c: Climate): SeasonDay =>
-  y.seen?.growthFrom == null ? y.wakes.day : Math.max(y.wakes.day, c.spring.leaf);
+/**
+ * Until when the wounds of winter stand open. Shoots seen before spring's first leaves were drawn out by a mild week, and
+ * answer no hard cut; what wakes late is otherwise cut as winter ends, with the others.
+ */
+export function cutAnswered(y: PlantYear, c: Climate, task: Task): SeasonDay {
+  if (!baresFrame(task)) return Math.min(y.wakes.day, c.spring.leaf);
+  return y.seen?.growthFrom == null ? y.wakes.day : Math.max(y.wakes.day, c.spring.leaf);
+}
 
 /** What a cut loses by standing open for long until growth answers it: it dries and freezes back. */
 function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Float32Array {
   const a = PRICE_ASSUMPTIONS;
   const out = sheet.singles();
-  const hard = TASK_TABLE[plan.task].exposure >= 1;
+  const hard = baresFrame(plan.task);
   // What would bleed by late winter is cut before it; what sleeps through a dry summer is cut in it.
   const early =
     taxon.ailments.includes("bleeds") ||
@@ -114,8 +119,7 @@ function standsOpen({ taxon, year: y, climate: c, plan, runs, sheet }: Cut): Flo
   // What sheds its leaves rests also where no winter puts it to sleep.
   const rests = y.sleeps || (!hard && taxon.leaf === "deciduous");
   if (taxon.leaf === "herbaceous" || !rests || !opens) return out;
-  // What wakes late is cut as winter ends, with the others.
-  const answers = hard ? cutAnswered(y, c) : Math.min(y.wakes.day, c.spring.leaf);
+  const answers = cutAnswered(y, c, plan.task);
   // Low grey leaves, and what winter takes back by half, are cut hard when growth begins (RHS, groups 6 and 10); with
   // long stubs left, or as the rains begin, also before.
   const halfTaken = taxon.frost.frameLoss >= a.halfTaken && plan.frameShiftC === 0 && !early;
@@ -150,11 +154,7 @@ function heat({ taxon, climate: c, plan, sheet }: Cut): Float32Array {
 }
 
 /** Leaves come down before the wood sleeps; where no winter brings sleep, some weeks before the coldest day. */
-const leavesFall = (c: Climate): SeasonDay =>
-  Math.min(
-    coolingDay(c, PRICE_ASSUMPTIONS.leavesFallC),
-    c.warmestDay + YEAR_DAYS / 2 - PRICE_ASSUMPTIONS.bareBeforeDays,
-  );
+const leavesFall = (c: Climate): SeasonDay => Math.min(coolingDay(c, PRICE_ASSUMPTIONS.leavesFallC), winterBegins(c));
 
 /**
  * How far dead wood cannot be told from live: 1 while a plant that dies back or wakes late sleeps, or one of dry country

@@ -55,6 +55,9 @@ export function refusalOf(taxon: Taxon, task: Task): NeverReason | MisfitCode | 
 export const isAdvisable = (taxon: Taxon, task: Task): boolean =>
   taxon.never[task] === undefined && misfit(taxon, task) === null;
 
+/** Does it bare the whole frame? */
+export const baresFrame = (task: Task): boolean => TASK_TABLE[task].exposure >= 1;
+
 /** Tasks that bare to the sun what has stood in shade. */
 export const baresToSun = (task: Task): boolean => task === "shear" || task === "hard-cutback" || task === "renovate";
 

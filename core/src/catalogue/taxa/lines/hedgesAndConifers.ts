@@ -21,6 +21,8 @@ const hedge: Base = {
 const leafy = { leaf: "deciduous", year: deciduousYear(2, 260), inLeafCost: 0.2 } satisfies Partial<Base>;
 /** Shears slice its leaves: single cuts inside the outline. */
 const largeLeaf = { routineTask: "shape", never: { shear: "large-leaved" }, blade: "Secateurs, shoot by shoot, just inside the outline: shears slice the leaves and the edges brown." } satisfies Partial<Base>;
+/** Privets leaf soon after the first shrubs, also where they keep their leaves through winter. */
+const earlyLeaf = { leaf: "semi-evergreen", year: { ...hedge.year, wakes: { rule: "spring", at: 0.2 } } } satisfies Partial<Base>;
 const poison = { hazards: ["toxic-clippings"] } satisfies Partial<Base>;
 const prickly = { hazards: ["sharp-leaf-edges", "toxic-clippings"] } satisfies Partial<Base>;
 
@@ -33,7 +35,7 @@ export const HEDGING = kinds(hedge, [
   ["ilex-aquifolium", "Ilex aquifolium (and Ilex × meserveae)", "English holly|Blue holly", "cone", [0.12, 0.25, 0.4], [2, 7], [1.5, 4], "5b", [{ ...berries(warm(1200, 275), 110), weight: 0.1 }], { ...prickly, shadeVigour: 0.8, wildlife: ["berries for birds", "dense shelter: check for nests before you cut"] }],
   ["ilex-opaca", "Ilex opaca", "American holly", "cone", [0.15, 0.3, 0.45], [3, 9], [2, 5], "5b", [{ ...berries(warm(1200, 275), 110), weight: 0.1 }], { ...prickly, routineTask: "shape", outline: false, wildlife: ["berries for birds"] }],
   ["ilex-cornuta", "Ilex cornuta", "Chinese holly", "dome", [0.15, 0.3, 0.5], [1, 3.5], [1, 3.5], "7a", [{ ...berries(warm(1200, 275), 110), weight: 0.1 }], { ...prickly, frost: tender(-2, -16, 0.4) }],
-  ["ligustrum-ovalifolium", "Ligustrum ovalifolium (and Ligustrum vulgare)", "Privet", "upright", [0.4, 0.7, 1], [1.5, 4], [1.2, 3], "5b", [], { ...poison, leaf: "semi-evergreen", leastStubM: 0.15, year: { ...flushYear(0, 210), wakes: { rule: "spring", at: 0.2 } } }],
+  ["ligustrum-ovalifolium", "Ligustrum ovalifolium (and Ligustrum vulgare)", "Privet", "upright", [0.4, 0.7, 1], [1.5, 4], [1.2, 3], "5b", [], { ...poison, ...earlyLeaf, leastStubM: 0.15 }],
   ["ligustrum-japonicum", "Ligustrum japonicum", "Japanese privet|Wax-leaf privet", "upright", [0.3, 0.5, 0.8], [2, 4], [1.5, 3], "7b", [], { ...poison, frost: tender(-2, -14, 0.5) }],
   ["prunus-laurocerasus", "Prunus laurocerasus", "Cherry laurel", "dome", [0.3, 0.5, 0.8], [1.5, 6], [2, 5], "6b", [], { ...largeLeaf, hazards: ["toxic-clippings"], shadeVigour: 0.8, ailments: ["silver-leaf"], frost: tender(-2, -19, 0.4) }],
   ["prunus-lusitanica", "Prunus lusitanica", "Portuguese laurel", "dome", [0.2, 0.35, 0.55], [1.5, 6], [1.5, 4], "7a", [], { ...largeLeaf, hazards: ["toxic-clippings"], ailments: ["silver-leaf"], frost: tender(-2, -17, 0.4) }],
@@ -55,7 +57,7 @@ export const HEDGING = kinds(hedge, [
   ["ribes-alpinum", "Ribes alpinum", "Alpine currant", "mound", [0.15, 0.3, 0.45], [0.9, 1.8], [0.9, 1.8], "2b", [], { ...leafy, year: deciduousYear(-6, 240), leastStubM: 0.1, shadeVigour: 0.8 }],
   ["murraya-paniculata", "Murraya paniculata", "Orange jasmine", "dome", [0.2, 0.4, 0.7], [1.5, 3.5], [1.2, 2.5], "9b", [], { frost: tender(0, -4, 0.8) }],
   ["dodonaea-viscosa", "Dodonaea viscosa", "Hop bush", "upright", [0.4, 0.7, 1.1], [2, 4], [1.5, 3], "9a", [], { frost: tender(-1, -7, 0.6) }],
-  ["ligustrum-sinense", "Ligustrum sinense", "Chinese privet", "fountain", [0.5, 0.8, 1.3], [1.5, 4], [1.5, 3.5], "7a", [], { ...poison, leaf: "semi-evergreen", leastStubM: 0.1, year: { ...flushYear(0, 210), wakes: { rule: "spring", at: 0.2 } } }],
+  ["ligustrum-sinense", "Ligustrum sinense", "Chinese privet", "fountain", [0.5, 0.8, 1.3], [1.5, 4], [1.5, 3.5], "7a", [], { ...poison, ...earlyLeaf, leastStubM: 0.1 }],
   ["ilex-vomitoria-dwarf", "Ilex vomitoria, dwarf kinds", "Dwarf yaupon", "mound", [0.05, 0.1, 0.16], [0.6, 1.3], [0.9, 1.6], "7a", [], { ...poison, leastStubM: 0.15, frost: tender(-2, -16, 0.4) }],
   ["phillyrea-angustifolia", "Phillyrea (angustifolia, latifolia)", "Mock privet|Phillyrea", "dome", [0.15, 0.3, 0.45], [1.5, 4], [1.5, 3], "7b", [], { frost: tender(-2, -14, 0.4) }],
   ["pistacia-lentiscus", "Pistacia lentiscus", "Mastic tree|Lentisk", "dome", [0.15, 0.3, 0.45], [1, 3.5], [1.5, 3.5], "8b", [], { hazards: ["irritant-sap"], frost: tender(-2, -9, 0.6) }],
