@@ -112,7 +112,7 @@ const Legend = memo(function Legend() {
     <div className="strip-legend">
       {items.map(([colour, text]) => (
         <span key={text}>
-          <i className="swatch" style={{ backgroundColor: colour }} />
+          <span className="swatch" style={{ backgroundColor: colour }} />
           {text}
         </span>
       ))}

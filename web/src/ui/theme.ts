@@ -2,8 +2,8 @@
 import { createTheme } from "@mui/material";
 import { DARK, LIGHT } from "./colours.ts";
 
-const SANS = "'Atkinson Hyperlegible Next Variable', 'Segoe UI', sans-serif";
-const SERIF = "'Alegreya Variable', Georgia, serif";
+const SANS = "'Atkinson Hyperlegible Next Variable', sans-serif";
+const SERIF = "'Alegreya Variable', serif";
 
 const palette = (c: Record<keyof typeof LIGHT, string>, contrast: string) => ({
   primary: { main: c.leaf, contrastText: contrast },
