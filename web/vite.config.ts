@@ -81,8 +81,8 @@ const FRAME = /node_modules\/(react|react-dom|react-router|scheduler)\//;
 
 /**
  * V8 reads a file while it arrives, beside the page's own thread, but leaves each function until it is called, on that
- * thread: half of the work up to the first answer of a first visit. Most of what is in these two files is called for
- * it, so they ask to be read whole; other browsers pass over the line.
+ * thread: a third of its work up to the first answer of a first visit. These two files ask to be read whole; other browsers
+ * pass over the line.
  * Source: "Explicit compile hints", V8 blog, 2025 (from memory).
  */
 const READ_WHOLE: Plugin = {
