@@ -26,7 +26,7 @@ export function crossChecks(sound: Sound, ground: Ground, say: (i: FileIssue) =>
   for (const list of ["visits", "observations", "photos"] as const) recordIssues(sound, list, latest).forEach(say);
   for (const list of ["plans", "programmes", "stands", "hedges", "works", "corrections"] as const)
     for (const { i, row } of sound.rows(list))
-      if (!sound.ids("plants").has(row.plantId))
+      if (row.plantId !== null && !sound.ids("plants").has(row.plantId))
         say(issue("plant-unknown", [list, i, "plantId"], { got: row.plantId }));
   for (const { i, row } of sound.rows("stands")) all(standIssues(row, ["stands", i]));
   const hedged = new Set<string>();
@@ -38,6 +38,15 @@ export function crossChecks(sound: Sound, ground: Ground, say: (i: FileIssue) =>
   for (const { i, row } of sound.rows("viewpoints")) all(unknownBed(sound, ["viewpoints", i], row.bedId));
   for (const { i, row } of sound.rows("visits")) all(cutIssues(row, ["visits", i]));
   for (const { i, row } of sound.rows("weather")) all(weatherIssues(row, ["weather", i]));
+}
+
+/** What is wrong with a row by itself, beyond its schema. */
+export function rowIssues(list: ListName, row: Garden[ListName][number], { catalogue }: Ground): FileIssue[] {
+  if (list === "visits") return cutIssues(row as Garden["visits"][number], []);
+  if (list === "stands") return standIssues(row as Garden["stands"][number], []);
+  if (list === "hedges") return hedgeIssues(row as Hedge, [], catalogue);
+  if (list === "weather") return weatherIssues(row as Garden["weather"][number], []);
+  return [];
 }
 
 function twiceIssues(sound: Sound, list: ListName): FileIssue[] {

@@ -15,6 +15,7 @@ import {
   LETTERS,
   LIST_SCHEMAS,
   MOST,
+  PlainDateSchema,
   type Garden,
   type ListName,
 } from "../model/index.ts";
@@ -23,7 +24,7 @@ import { crossChecks, type Ground, type Rows, type Sound } from "./checks.ts";
 import { countLists } from "./counts.ts";
 import { at, fromZod, issue, Issues, shown, type FileIssue, type FileIssueCode } from "./issues.ts";
 import { migrate, NEWEST } from "./migrations.ts";
-import { ROW_LISTS, salvage, type Apart, type RawRows } from "./salvage.ts";
+import { BY_THE_CLOCK, ROW_LISTS, salvage, type Apart, type RawRows } from "./salvage.ts";
 
 export const FILE_FORMAT = "wren-song-garden";
 export const FILE_VERSION = NEWEST;
@@ -49,6 +50,10 @@ export const GardenFileSchema = z.strictObject({
   garden: GardenSchema,
   pictures: z.array(PictureSchema).max(MOST.photos),
   apart: z.array(ApartSchema).max(MOST_APART),
+  /** Marks of the states this garden descends from, the newest, its own, last. */
+  lineage: z.array(z.string().max(LETTERS.id)).max(MOST.lineage),
+  /** The day it was written, by the writing device's clock. */
+  written: PlainDateSchema.nullable(),
 });
 
 /** What a file holds. */
@@ -57,6 +62,11 @@ export interface GardenFile {
   readonly pictures: readonly Picture[];
   /** Rows that were set apart and still cannot be part of the garden; those that now can are in it again. */
   readonly apart: readonly Apart[];
+  readonly lineage: readonly string[];
+  /** null: not said. */
+  readonly written: PlainDate | null;
+  /** What only this device's clock or a corrected planting day speaks against: accepted, and told. */
+  readonly remarks: readonly FileIssue[];
 }
 
 /** The rows of a file that are sound in themselves, each read once; what is wrong with the others is said. */
@@ -184,7 +194,7 @@ const newerThan = (file: unknown): number | null => {
 /**
  * Reads a garden file with all it carries. Time grows with its size alone: lists are counted before they are read,
  * and of what is wrong the first 200 are listed.
- * @param today records later than the day after it are refused
+ * @param today records later than the day after it are accepted with a remark: the clock may be behind
  * @returns what it holds, or every problem found with its path
  */
 export function openGardenFile(
@@ -208,14 +218,19 @@ export function openGardenFile(
   const garden = at(moved.value, ["garden"]);
   const sound = soundRows(garden, out);
   const ground = { catalogue, today };
-  if (!out.enough) crossChecks(sound, ground, (i) => out.add({ ...i, path: ["garden", ...i.path] }));
+  const remarks = new Issues();
+  if (!out.enough)
+    crossChecks(sound, ground, (i) =>
+      (BY_THE_CLOCK.has(i.code) ? remarks : out).add({ ...i, path: ["garden", ...i.path] }),
+    );
   if (frame) out.add(...pictureIssues(frame.pictures, sound.ids("photos")));
   if (frame === null || out.count > 0) return out.refusal;
   const { id, name, place, rules } = frame.garden;
   const lists = Object.fromEntries(GARDEN_LISTS.map((l) => [l, sound.rows(l).map((r) => r.row)]));
   const read = inOrder({ id, name, place, rules, ...(lists as unknown as Pick<Garden, ListName>) });
   const apart = frame.apart.map(({ list, row }): Apart => ({ list, row, issues: [] }));
-  return ok({ ...triedAgain(read, apart, ground), pictures: frame.pictures });
+  const { pictures, lineage, written } = frame;
+  return ok({ ...triedAgain(read, apart, ground), pictures, lineage, written, remarks: remarks.list });
 }
 
 /** The same, for who asks for the garden alone. */
@@ -233,6 +248,8 @@ export interface Along {
   readonly pictures?: readonly Picture[];
   /** Rows set apart, with why in words. */
   readonly apart?: readonly { readonly list: Apart["list"]; readonly row: unknown; readonly why: string }[];
+  readonly lineage?: readonly string[];
+  readonly written?: PlainDate | null;
 }
 
 const WHY_CHARS = 2000;
@@ -241,7 +258,10 @@ const WHY_CHARS = 2000;
  * Writes a garden file; reading it back gives the same garden, and the same garden gives the same text.
  * A garden that would not pass the schema is written as it is: an export must never fail.
  */
-export function writeGardenFile(garden: Garden, { pictures = [], apart = [] }: Along = {}): string {
+export function writeGardenFile(
+  garden: Garden,
+  { pictures = [], apart = [], lineage = [], written = null }: Along = {},
+): string {
   const ordered = inOrder(garden);
   const canonical = GardenSchema.safeParse(ordered);
   const photos = new Set(garden.photos.map((p) => p.id));
@@ -251,6 +271,8 @@ export function writeGardenFile(garden: Garden, { pictures = [], apart = [] }: A
     garden: canonical.success ? canonical.data : ordered,
     pictures: pictures.filter((p) => photos.has(p.id)).toSorted((a, b) => (a.id < b.id ? -1 : 1)),
     apart: apart.map(({ list, row, why }) => ({ list, row, why: why.slice(0, WHY_CHARS) })),
+    lineage,
+    written,
   };
   return `${JSON.stringify(file, null, 2)}\n`;
 }

@@ -81,15 +81,21 @@ function parsedHead(
 /**
  * Lets a changed garden through, or names what is wrong with it.
  * @param before the garden that was kept until now, itself let through; null: there was none
+ * @param tolerated codes that refuse nothing: of what was brought in from another device its clock said so
  * @returns the garden as it is to be kept (texts trimmed, in its order), or every issue with its path in `after`
  */
-export function gate(before: Garden | null, after: Garden, ground: Ground): Result<Garden, FileIssue["code"]> {
+export function gate(
+  before: Garden | null,
+  after: Garden,
+  ground: Ground,
+  tolerated: ReadonlySet<FileIssue["code"]> = new Set(),
+): Result<Garden, FileIssue["code"]> {
   const out = new Issues();
   const head = parsedHead(before, after, out);
   const lists = Object.fromEntries(GARDEN_LISTS.map((l) => [l, parsedList(l, before, after, out)]));
   if (out.count > 0) return refused(out.list);
   const next = inOrder({ ...head, ...(lists as unknown as Pick<Garden, ListName>) });
   const old = before ? issuesOf(before, ground) : new Map<string, FileIssue>();
-  for (const [key, i] of issuesOf(next, ground)) if (!old.has(key)) out.add(i);
+  for (const [key, i] of issuesOf(next, ground)) if (!old.has(key) && !tolerated.has(i.code)) out.add(i);
   return out.count > 0 ? refused(out.list) : ok(next);
 }

@@ -1,4 +1,4 @@
-export * from "./merge.ts";
+export * from "./merge/index.ts";
 export { cutIssues, hedgeIssues, type Ground } from "./checks.ts";
 export * from "./diff.ts";
 export { gate } from "./gate.ts";
@@ -19,4 +19,4 @@ export {
   SURVEY_FILL,
   TIMING_FILL,
 } from "./migrations.ts";
-export { salvage, type Apart, type RawRows, type RowList, type Salvaged } from "./salvage.ts";
+export { BY_THE_CLOCK, salvage, type Apart, type RawRows, type RowList, type Salvaged } from "./salvage.ts";

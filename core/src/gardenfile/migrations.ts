@@ -190,8 +190,10 @@ const STEPS: Readonly<Record<number, Step>> = {
   13: taught,
   // Cuts say since then what they were proposed for; those of before leave it open.
   14: (file) => file,
+  // Files say which states they descend from, and when they were written.
+  15: (file) => ({ lineage: [], written: null, ...file }),
 };
-export const NEWEST = 15;
+export const NEWEST = 16;
 
 /** Brings a parsed file to the newest version. */
 export function migrate(file: unknown): Result<unknown, "file-version"> {

@@ -46,8 +46,11 @@ export interface Salvaged {
   readonly apart: readonly Apart[];
 }
 
-/** What is told by the clock alone does not make a row unreadable: clocks are set wrong and put right again. */
-const BY_THE_CLOCK = new Set<FileIssue["code"]>(["date-future", "date-before-planting"]);
+/** Codes of issues that depend on a clock or on a planting day that was corrected later: no reason to refuse a row. */
+export const BY_THE_CLOCK: ReadonlySet<FileIssue["code"]> = new Set<FileIssue["code"]>([
+  "date-future",
+  "date-before-planting",
+]);
 
 const readPlace = (x: unknown): Place | null => {
   const parsed = PlaceSchema.safeParse(x);
@@ -122,15 +125,20 @@ function withoutBlindViews(kept: Kept): void {
   );
 }
 
-/** Parts rows into a garden and what is set apart. Reading a sound garden's rows gives that garden and nothing apart. */
-export function salvage(raw: RawRows, ground: Ground): Salvaged {
+/**
+ * Parts rows into a garden and what is set apart. Reading a sound garden's rows gives that garden and nothing apart.
+ * @param parsed rows that a schema has read already: they are taken as they are
+ */
+export function salvage(raw: RawRows, ground: Ground, parsed: ReadonlySet<unknown> = new Set()): Salvaged {
   const apart: Apart[] = [];
   const kept = Object.fromEntries(GARDEN_LISTS.map((l) => [l, []])) as unknown as Kept;
   for (const list of GARDEN_LISTS) {
     const schema = LIST_SCHEMAS[list] as unknown as z.ZodType<Garden[typeof list][number]>;
     const rows: { raw: unknown; row: Garden[typeof list][number] }[] = kept[list];
     for (const row of raw.lists[list]) {
-      const r = schema.safeParse(row);
+      const r = parsed.has(row)
+        ? { success: true as const, data: row as Garden[typeof list][number] }
+        : schema.safeParse(row);
       if (!r.success) apart.push({ list, row, issues: fromZod(r.error, row) });
       else if (rows.length >= MOST[list])
         apart.push({

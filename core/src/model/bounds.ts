@@ -93,6 +93,8 @@ export const LETTERS = {
   who: 40,
   lesson: 140,
   zone: 3,
+  /** A value that was not chosen when two copies were brought together. */
+  kept: 2_000_000,
   /** A picture as base64. */
   picture: 600_000,
 } as const;
@@ -135,6 +137,7 @@ export const MOST = {
   works: 100,
   finds: 40,
   corrections: 20_000,
+  lineage: 400,
   setAside: 20_000,
 } as const;
 

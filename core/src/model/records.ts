@@ -120,7 +120,8 @@ export type Observation = Readonly<z.infer<typeof ObservationSchema>>;
 /** What a record said before it was changed or taken out: it stays readable. */
 export const CorrectionSchema = z.strictObject({
   id,
-  plantId: id,
+  /** null: of no plant. */
+  plantId: id.nullable(),
   /** The day it was changed. */
   on: PlainDateSchema,
   /** The record it was. */
@@ -129,6 +130,13 @@ export const CorrectionSchema = z.strictObject({
   was: z.discriminatedUnion("of", [
     z.strictObject({ of: z.literal("visit"), row: VisitSchema }),
     z.strictObject({ of: z.literal("observation"), row: ObservationSchema }),
+    /** Not chosen when two copies were brought together: a field of a row of any list, as JSON; "" is the whole row. */
+    z.strictObject({
+      of: z.literal("merge"),
+      list: text(LETTERS.school),
+      field: text(LETTERS.aside),
+      value: text(LETTERS.kept),
+    }),
   ]),
 });
 /** A record as it stood before it was changed or taken out. */

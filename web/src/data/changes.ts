@@ -2,9 +2,10 @@
  * Changing a garden: any edit is one garden turned into another; the rows that differ are the change. Everything
  * passes the gate inside the transaction that writes it: what does not pass is not written.
  */
-import { CATALOGUE, gate, type FileIssue, type Garden, type Result } from "@wren/core";
+import { BY_THE_CLOCK, CATALOGUE, gate, lineageOf, type FileIssue, type Garden, type Result } from "@wren/core";
 import { stamp, today } from "./clock.ts";
 import type { Change, Op, Picture, WrenDb } from "./db.ts";
+import { readLineage, writeLineage } from "./lineage.ts";
 import { Refused } from "./refused.ts";
 import {
   foundIn,
@@ -34,7 +35,7 @@ export interface Tab {
 export const newTab = (id: string): Tab => ({ id, openedAt: null, kept: null });
 
 const ALL = (db: WrenDb) => [...TABLES.map((t) => db.table(t)), db.meta, db.changes, db.pictures];
-const revOf = async (db: WrenDb): Promise<number> => (await db.meta.get(REV))?.value ?? 0;
+const revOf = async (db: WrenDb): Promise<number> => Number((await db.meta.get(REV))?.value ?? 0);
 
 async function read(db: WrenDb): Promise<Found> {
   return foundIn(await rawTables(db), await revOf(db));
@@ -89,8 +90,10 @@ async function log(db: WrenDb, change: Omit<Change, "at" | "undone">): Promise<v
   if (surplus > 0) await db.changes.orderBy("seq").limit(surplus).delete();
 }
 
-function passed(before: Garden | null, after: Garden): Garden {
-  const through: Result<Garden, FileIssue["code"]> = gate(before, after, { catalogue: CATALOGUE, today: today() });
+/** @param brought it comes from another device: what only this one's clock speaks against is no reason to refuse it */
+function passed(before: Garden | null, after: Garden, brought = false): Garden {
+  const ground = { catalogue: CATALOGUE, today: today() };
+  const through: Result<Garden, FileIssue["code"]> = gate(before, after, ground, brought ? BY_THE_CLOCK : undefined);
   if (!through.ok) throw new Refused(refusalText(through.issues, after), through.issues);
   return through.value;
 }
@@ -104,6 +107,8 @@ export interface Asked {
   readonly pictures?: readonly Picture[];
   /** false: it leaves no way back, as the demo garden that comes by itself. */
   readonly logged?: boolean;
+  /** It comes from a file: the states this copy descends from then. */
+  readonly lineage?: readonly string[];
 }
 
 /**
@@ -117,12 +122,15 @@ export async function editStored(db: WrenDb, tab: Tab, asked: Asked): Promise<Ke
     if (found.is !== "garden") throw new Refused("There is no garden here to change.");
     const now = found.kept;
     const wanted = { ...now, ...asked.edit(now) };
-    const next: Stored = { ...wanted, garden: passed(now.garden, wanted.garden) };
+    const next: Stored = { ...wanted, garden: passed(now.garden, wanted.garden, asked.lineage !== undefined) };
     const ops = opsBetween(tablesOf(now), tablesOf(next));
+    const line = asked.lineage && { before: await readLineage(db), after: asked.lineage };
+    if (line) await writeLineage(db, line.after);
     if (ops.length === 0) return now;
     await apply(db, ops, "after");
     if (asked.pictures) await db.pictures.bulkPut([...asked.pictures]);
-    if (asked.logged !== false) await log(db, { label: asked.label, ops, tab: tab.id });
+    if (asked.logged !== false)
+      await log(db, { label: asked.label, ops, tab: tab.id, ...(line ? { lineage: line } : {}) });
     return { garden: next.garden, demo: next.demo, apart: next.apart, rev: await countUp(db) };
   });
   remember(tab, { is: "garden", kept });
@@ -206,6 +214,20 @@ const untouched = (tables: Tables, change: Change, side: "before" | "after"): bo
 const apartIn = (f: Found): readonly string[] =>
   f.is === "nothing" ? [] : (f.is === "garden" ? f.kept.apart : f.apart).map((a) => `${a.list} ${a.key}`);
 
+/** A merge that is taken back is no ancestor any more; what left in a file since then is. */
+function lineageAfter(
+  now: readonly string[],
+  { before, after }: NonNullable<Change["lineage"]>,
+  way: "undo" | "redo",
+): readonly string[] {
+  if (way === "redo") return lineageOf(now, after);
+  const came = new Set(after.filter((m) => !before.includes(m)));
+  return lineageOf(
+    before,
+    now.filter((m) => !came.has(m)),
+  );
+}
+
 async function turn(db: WrenDb, tab: Tab, way: "undo" | "redo"): Promise<string | null> {
   const [from, to] = way === "undo" ? (["after", "before"] as const) : (["before", "after"] as const);
   const done = await db.transaction("rw", ALL(db), async () => {
@@ -220,6 +242,7 @@ async function turn(db: WrenDb, tab: Tab, way: "undo" | "redo"): Promise<string 
     const before = foundIn(tables, 0);
     await apply(db, way === "undo" ? change.ops.toReversed() : change.ops, to);
     await db.changes.update(change.seq!, { undone: way === "undo" ? 1 : 0 });
+    if (change.lineage) await writeLineage(db, lineageAfter(await readLineage(db), change.lineage, way));
     await countUp(db);
     const after = await read(db);
     // Rows that it brings back are as they were. But one that names what is gone now would have to be set apart.

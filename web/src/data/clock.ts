@@ -1,10 +1,12 @@
 /** The web application's one look at the clock. */
 import { makeDate, type PlainDate } from "@wren/core";
 
-export function today(): PlainDate {
-  const now = new Date();
-  return makeDate(now.getFullYear(), now.getMonth() + 1, now.getDate());
-}
+const dayOf = (moment: Date): PlainDate => makeDate(moment.getFullYear(), moment.getMonth() + 1, moment.getDate());
+
+export const today = (): PlainDate => dayOf(new Date());
+
+/** The local day of a moment, in milliseconds since the epoch. */
+export const dayOfStamp = (ms: number): PlainDate => dayOf(new Date(ms));
 
 /** Milliseconds since the epoch, for ordering changes only. */
 export const stamp = (): number => Date.now();

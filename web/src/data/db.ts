@@ -65,6 +65,8 @@ export interface Change {
   readonly undone: 0 | 1;
   /** The tab that made it; unknown of older ones. */
   readonly tab?: string;
+  /** The states this copy descended from before and after, where it changed that. */
+  readonly lineage?: { readonly before: readonly string[]; readonly after: readonly string[] };
 }
 
 /** A photo's picture and a small one for lists; null until one was made. */
@@ -79,7 +81,9 @@ export interface Snapshot {
   /** When it was taken, milliseconds since the epoch. */
   readonly at: number;
   readonly day: string;
-  readonly why: "day" | "replaced" | "kept";
+  readonly why: "day" | "replaced" | "kept" | "shared";
+  /** Of a state that left or arrived in a file: its mark. */
+  readonly mark?: string;
   readonly name: string;
   readonly plants: number;
   readonly photoIds: readonly string[];
@@ -235,6 +239,8 @@ export const VERSIONS: readonly {
   },
   // Cuts say what they were proposed for: an older application must not open what it cannot read.
   { version: 15, stores: {} },
+  // Values that were not chosen in a merge are kept as corrections: an older application must not open what it cannot read.
+  { version: 16, stores: {} },
 ];
 const NEWEST = Math.max(...VERSIONS.map((v) => v.version));
 /** IndexedDB counts Dexie's versions in tenths. */
@@ -288,8 +294,8 @@ export class WrenDb extends Dexie {
   declare changes: Table<Change, number>;
   /** Worked out from the rest; may be thrown away at any time. */
   declare derived: Table<{ key: string }, string>;
-  /** What is counted of the whole: "rev" goes up with every change, so that a tab knows whether it has seen the newest. */
-  declare meta: Table<{ key: string; value: number }, string>;
+  /** "rev" goes up with every change, so that a tab knows whether it has seen the newest; "lineage": see lineage.ts. */
+  declare meta: Table<{ key: string; value: number | readonly string[] }, string>;
   declare apart: Table<Wrapped, string>;
   declare pictures: Table<Picture, string>;
   declare snapshots: Table<Snapshot, number>;

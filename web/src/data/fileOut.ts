@@ -17,7 +17,12 @@ export const fileName = (garden: Pick<Garden, "name">): string =>
   `${garden.name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase()}-${today()}.json`;
 
 /** A garden, its pictures and what is set apart of it, as the text of a file. */
-export async function fileOf(db: WrenDb, garden: Garden, apart: readonly HeldApart[]): Promise<string> {
+export async function fileOf(
+  db: WrenDb,
+  garden: Garden,
+  apart: readonly HeldApart[],
+  lineage: readonly string[] = [],
+): Promise<string> {
   const pictures = await picturesForFile(
     db,
     garden.photos.map((p) => p.id),
@@ -25,6 +30,8 @@ export async function fileOf(db: WrenDb, garden: Garden, apart: readonly HeldApa
   return writeGardenFile(garden, {
     pictures,
     apart: apart.map((a) => ({ list: a.list, row: a.row ?? null, why: whyApart(a) })),
+    lineage,
+    written: today(),
   });
 }
 

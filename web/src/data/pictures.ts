@@ -6,12 +6,16 @@ import { smallJpeg, THUMB_PX } from "./photo.ts";
 
 export type Size = "full" | "small";
 
+/** Is what lies in the table a picture's file? Another program, or a failing disk, may have left anything there. */
+export const isPicture = (x: unknown): x is Picture =>
+  typeof x === "object" && x !== null && "full" in x && x.full instanceof Blob;
+
 /** null when there is none, as where the browser has lost it. */
 export async function pictureOf(db: WrenDb, id: string, size: Size): Promise<Blob | null> {
-  const picture = await db.pictures.get(id);
-  if (!picture) return null;
+  const picture: unknown = await db.pictures.get(id);
+  if (!isPicture(picture)) return null;
   if (size === "full") return picture.full;
-  if (picture.small) return picture.small;
+  if (picture.small instanceof Blob) return picture.small;
   const small = await smallJpeg(picture.full, THUMB_PX).catch(() => null);
   if (small) await db.pictures.update(id, { small }).catch(() => undefined);
   return small ?? picture.full;
@@ -28,7 +32,7 @@ export const MOST_AS_TEXT = 60_000_000;
 /** Bytes of the pictures of a garden; nothing of them is read for that. */
 export async function picturesBytes(db: WrenDb, ids: readonly string[]): Promise<number> {
   const found = await db.pictures.bulkGet([...ids]);
-  return found.reduce((n, p) => n + (p?.full.size ?? 0), 0);
+  return found.filter(isPicture).reduce((n, p) => n + p.full.size, 0);
 }
 
 /** The pictures of a garden as its file carries them; those that find no room in it stay where they are. */
@@ -37,7 +41,7 @@ export async function picturesForFile(db: WrenDb, ids: readonly string[]): Promi
   const pictures: FilePicture[] = [];
   let bytes = 0;
   for (const p of found) {
-    if (!p || (bytes += p.full.size) > MOST_AS_TEXT) continue;
+    if (!isPicture(p) || (bytes += p.full.size) > MOST_AS_TEXT) continue;
     pictures.push({ id: p.id, jpeg: await base64Of(p.full) });
   }
   return pictures;

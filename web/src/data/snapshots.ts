@@ -9,8 +9,8 @@ import type { Snapshot, WrenDb } from "./db.ts";
 
 const DAYS = 7;
 const WEEKS = 8;
-/** So many that were replaced, and so many that the gardener kept. */
-const OTHERS = 5;
+/** So many of each that are of no day. */
+const OTHERS = { replaced: 5, kept: 5, shared: 12 } as const;
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 
 /** Which of the snapshots, newest first, go. */
@@ -18,10 +18,10 @@ export function surplus(all: readonly Pick<Snapshot, "at" | "day" | "why">[]): n
   const kept = new Set<number>();
   const days = new Set<string>();
   const weeks = new Set<number>();
-  const others = { replaced: 0, kept: 0 };
+  const others = { replaced: 0, kept: 0, shared: 0 };
   for (const s of all) {
     if (s.why !== "day") {
-      if (others[s.why]++ < OTHERS) kept.add(s.at);
+      if (others[s.why]++ < OTHERS[s.why]) kept.add(s.at);
     } else if (days.size < DAYS && !days.has(s.day)) {
       days.add(s.day);
       kept.add(s.at);
@@ -39,8 +39,9 @@ export async function listSnapshots(db: WrenDb): Promise<readonly Omit<Snapshot,
   return all.map(({ packed: _, ...rest }) => rest);
 }
 
-/** Packs the garden as it stands. One of the same day is not taken twice. */
-export async function takeSnapshot(db: WrenDb, garden: Garden, why: Snapshot["why"]): Promise<void> {
+/** Packs the garden as it stands. One of the same day, or of the same mark, is not taken twice. */
+export async function takeSnapshot(db: WrenDb, garden: Garden, why: Snapshot["why"], mark?: string): Promise<void> {
+  if (mark !== undefined && (await db.snapshots.filter((s) => s.mark === mark).count()) > 0) return;
   const day = today();
   if (
     why === "day" &&
@@ -61,6 +62,7 @@ export async function takeSnapshot(db: WrenDb, garden: Garden, why: Snapshot["wh
       plants: garden.plants.length,
       photoIds: garden.photos.map((p) => p.id),
       packed,
+      ...(mark === undefined ? {} : { mark }),
     });
     const all = await db.snapshots.orderBy("at").reverse().toArray();
     await db.snapshots.bulkDelete(surplus(all));

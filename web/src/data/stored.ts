@@ -15,6 +15,7 @@ import {
   type RowList,
 } from "@wren/core";
 import { today } from "./clock.ts";
+import { jsonSafe } from "./jsonSafe.ts";
 import type { Head, Op, TableName, WrenDb, Wrapped } from "./db.ts";
 
 /** A row set apart, and where it lies: in its own table by its key, or wrapped in the table for such rows. */
@@ -94,7 +95,7 @@ export async function rawTables(db: WrenDb): Promise<Tables> {
       // A row lies under its own id: only where one has none that is a text are the keys asked for.
       const ids = values.map((v) => (isRecord(v) ? v["id"] : null));
       const keys = ids.every((id) => typeof id === "string") ? ids : await table.toCollection().primaryKeys();
-      return [name, new Map(keys.map((k, i) => [k, values[i]]))];
+      return [name, new Map(keys.map((k, i) => [k, jsonSafe(values[i])]))];
     }),
   );
   return Object.fromEntries(rows) as unknown as Tables;

@@ -46,6 +46,8 @@ export interface More {
   readonly demo?: boolean;
   readonly apart?: readonly HeldApart[];
   readonly pictures?: readonly Picture[];
+  /** It comes from a file: the states that this copy descends from then. */
+  readonly lineage?: readonly string[];
   /** What is put in the place of the whole garden is kept as it was before. */
   readonly replaces?: boolean;
   /** What else there is to say of it, beside its label. */
@@ -295,11 +297,12 @@ function Opened({ kept, opened, undoable, waiting, children }: OpenedProps) {
   const write = useMutation({
     mutationFn: async ({ label, edit, more }: { label: string; edit: (g: Garden) => Garden; more: More }) => {
       await client.query({ queryKey: KEY, queryFn: open, staleTime: "static" });
-      const { pictures, replaces, quiet: _quiet, told: _told, ...rest } = more;
+      const { pictures, lineage, replaces, quiet: _quiet, told: _told, ...rest } = more;
       const asked = {
         label,
         edit: (now: { garden: Garden }) => ({ ...rest, garden: edit(now.garden) }),
         ...(pictures ? { pictures } : {}),
+        ...(lineage ? { lineage } : {}),
       };
       const { kept: next, same } = await (await keeper()).changeStored(asked, replaces === true);
       if (!same) client.setQueryData(KEY, { is: "garden", kept: next } satisfies Found);

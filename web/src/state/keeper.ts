@@ -127,7 +127,7 @@ export function watchOthers(onFound: (found: Found) => void): () => void {
     if (copy && isCopied(found, copy)) tab.kept = copy;
     else onFound(found);
   };
-  const watching = liveQuery(() => db.meta.get("rev").then((r) => r?.value ?? 0)).subscribe(
+  const watching = liveQuery(() => db.meta.get("rev").then((r) => Number(r?.value ?? 0))).subscribe(
     (rev) => void look(rev).catch(() => undefined),
     () => undefined,
   );

@@ -75,6 +75,7 @@ const WHY: Readonly<Record<Snapshot["why"], string>> = {
   day: "",
   replaced: ", before another took its place",
   kept: ", kept by you",
+  shared: ", as it was exported or imported",
 };
 /** What a snapshot holds, and from when. */
 export const snapshotText = (s: Pick<Snapshot, "at" | "name" | "plants" | "why">): string =>

@@ -1,4 +1,5 @@
 /** Heavy work behind one interface: asked by name with plain data, told how far it is, stoppable, and never throwing. */
+import type { Opened } from "../data/openArchive.ts";
 import type { FaceYear, LightAsked, Result, WorkPlan, WorkPlanAsked, YearsAsked, YearsShown } from "@wren/core";
 
 export type WorkIssue = "stopped" | "failed";
@@ -7,6 +8,7 @@ export type WorkIssue = "stopped" | "failed";
 export interface Works {
   readonly years: { readonly asked: YearsAsked; readonly shown: YearsShown };
   readonly light: { readonly asked: LightAsked; readonly shown: readonly FaceYear[] };
+  readonly archive: { readonly asked: Blob; readonly shown: Opened };
   readonly plan: { readonly asked: WorkPlanAsked; readonly shown: WorkPlan };
 }
 export type WorkName = keyof Works;
@@ -20,6 +22,10 @@ export interface WorkPort {
     signal: AbortSignal,
   ) => Promise<Result<Works[N]["shown"], WorkIssue>>;
 }
+
+/** A thread of its own, or this one where there are none. */
+export const workPort = async (): Promise<WorkPort> =>
+  typeof Worker === "undefined" ? (await import("./inProcess.ts")).inProcess : (await import("./client.ts")).workerPort;
 
 export interface ToWorker<N extends WorkName = WorkName> {
   readonly name: N;

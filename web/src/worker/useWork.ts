@@ -1,6 +1,6 @@
 /** A piece of work for a screen: how it stands, its answer, a way to stop it and one to begin again. */
 import { useEffect, useRef, useState } from "react";
-import type { WorkName, Works } from "./port.ts";
+import { workPort, type WorkName, type Works } from "./port.ts";
 
 export type WorkState<N extends WorkName> =
   | { readonly is: "working"; readonly done: number }
@@ -38,10 +38,7 @@ export function useWork<N extends WorkName>(name: N, asked: Works[N]["asked"], k
       if (!stop.signal.aborted) setTold({ piece, state });
     };
     const work = async (): Promise<void> => {
-      const port =
-        typeof Worker === "undefined"
-          ? (await import("./inProcess.ts")).inProcess
-          : (await import("./client.ts")).workerPort;
+      const port = await workPort();
       const answer = await port.work(name, latest.current, (done) => tell({ is: "working", done }), stop.signal);
       if (answer.ok && !stop.signal.aborted) setBefore(answer.value);
       tell(

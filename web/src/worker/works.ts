@@ -43,10 +43,16 @@ async function* workPlan(asked: WorkPlanAsked, onProgress: Progress): AsyncGener
   };
 }
 
+async function* unpack(file: Blob): AsyncGenerator<number, Works["archive"]["shown"]> {
+  const { openArchive } = await import("../data/openArchive.ts");
+  return yield* openArchive(file);
+}
+
 export const WORKS: {
   readonly [N in WorkName]: (asked: Works[N]["asked"], onProgress: Progress) => Steps<Works[N]["shown"]>;
 } = {
   years: (asked) => workYears(asked, CATALOGUE),
   light: workLight,
   plan: workPlan,
+  archive: unpack,
 };

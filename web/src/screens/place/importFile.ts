@@ -16,11 +16,13 @@ import {
 } from "@wren/core";
 import { today } from "../../data/clock.ts";
 import type { Picture } from "../../data/db.ts";
+import { arrivedLine } from "../../data/lineage.ts";
 import { isArchive } from "../../data/isArchive.ts";
 import { picturesFromFile } from "../../data/pictures.ts";
 import type { HeldApart } from "../../data/stored.ts";
 import type { More } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
+import { workPort } from "../../worker/port.ts";
 
 export type Import =
   | {
@@ -79,15 +81,24 @@ async function readTables(files: readonly File[], current: Garden): Promise<Impo
   return {
     ok: true,
     file: name,
-    read: { garden: through.value, apart: [], pictures: [] },
+    read: { garden: through.value, apart: [], pictures: [], lineage: [], written: null, remarks: [] },
     change: gardenChange(current, through.value),
     pictures: [],
     records: found.value,
   };
 }
 
-/** Reads what was chosen: a garden file, an archive, or tables of records. */
-export async function readImport(files: readonly File[], current: Garden): Promise<Import> {
+/**
+ * Reads what was chosen: a garden file, an archive, or tables of records.
+ * @param onProgress share of the unpacking done
+ * @returns null when it was stopped
+ */
+export async function readImport(
+  files: readonly File[],
+  current: Garden,
+  onProgress: (done: number) => void,
+  signal: AbortSignal,
+): Promise<Import | null> {
   const [file] = files;
   if (!file) return { ok: false, file: "Nothing", problems: ["No file was chosen."] };
   if (files.every(isTable)) return readTables(files, current);
@@ -106,8 +117,14 @@ export async function readImport(files: readonly File[], current: Garden): Promi
       problems: [`The file has ${Math.round(file.size / 1e6)} MB: expected at most ${Math.round(most / 1e6)} MB.`],
     };
   if (!zipped) return gardenText(await file.text(), file.name, [], current);
-  const { openArchive } = await import("../../data/archive.ts");
-  const opened = await openArchive(file);
+  const unpacking = await (await workPort()).work("archive", file, onProgress, signal);
+  if (!unpacking.ok) {
+    const [trouble] = unpacking.issues;
+    if (trouble?.code === "stopped") return null;
+    const detail = trouble?.values["detail"] ? ` (${trouble.values["detail"]})` : "";
+    return { ok: false, file: file.name, problems: [`The archive could not be unpacked on this device${detail}.`] };
+  }
+  const opened = unpacking.value;
   return opened.ok
     ? gardenText(opened.garden, file.name, opened.pictures, current)
     : { ok: false, file: file.name, problems: opened.problems };
@@ -118,5 +135,6 @@ export const alongWith = ({ read, pictures }: Extract<Import, { ok: true }>): Mo
   demo: false,
   replaces: true,
   pictures,
+  lineage: arrivedLine(read),
   apart: read.apart.map((a): HeldApart => ({ ...a, key: newId(), wrapped: true })),
 });

@@ -15,6 +15,7 @@ import { Chips } from "../../ui/Chips.tsx";
 import { DayLink } from "../../ui/DayLink.tsx";
 import { Picture } from "../../ui/Picture.tsx";
 import { dateText } from "../../words/dates.ts";
+import { keptWords } from "../../words/mergeWords.ts";
 import { OBSERVATION_LABELS } from "../../words/labels.ts";
 import { seenText, visitText } from "../../words/recordTexts.ts";
 import WriteDown from "../../writedown/WriteDown.tsx";
@@ -41,6 +42,8 @@ function wordsOf(model: GardenModel, e: Entry, say: Voice): readonly [title: str
       return [`Planned: ${TASK_TABLE[e.row.task].label.toLowerCase()}`, e.row.note];
     case "changed": {
       const { was, removed } = e.row;
+      if (was.of === "merge")
+        return ["Not chosen when two copies were brought together", keptWords(was, { garden: model.garden, say })];
       const before =
         was.of === "visit"
           ? `${TASK_TABLE[was.row.task].label}, ${say.date(was.row.on)}: ${visitText(model, was.row, say)}`
@@ -61,7 +64,7 @@ interface LineProps {
 const Line = memo(function Line({ entry: e, onEdit }: LineProps) {
   const { model, change } = useGarden();
   const say = useVoice();
-  const plant = model.plant(e.plantId);
+  const plant = e.plantId === null ? null : model.plant(e.plantId);
   const [title, text] = wordsOf(model, e, say);
   const at = () => ({ id: newId(), on: today() });
   const remove = (): void => {
@@ -71,25 +74,29 @@ const Line = memo(function Line({ entry: e, onEdit }: LineProps) {
       void change("Photo removed", (g) => ({ ...g, photos: g.photos.filter((p) => p.id !== e.id) }));
     if (e.kind === "plan") void change("Plan removed", (g) => ({ ...g, plans: g.plans.filter((p) => p.id !== e.id) }));
   };
-  const name = `${title} of ${dateText(e.row.on)}, ${plant.label}`;
+  const name = `${title} of ${dateText(e.row.on)}${plant ? `, ${plant.label}` : ""}`;
   return (
     <div className="entry">
       <p className="numeral entry-day">{dateText(e.row.on)}</p>
-      {e.kind === "photo" && <Picture photo={e.row} alt={`${plant.label} on ${e.row.on}`} height={56} />}
+      {e.kind === "photo" && <Picture photo={e.row} alt={`${plant?.label ?? "Photo"} on ${e.row.on}`} height={56} />}
       <div className="entry-text">
         <p className="strong">
           {title}
-          {" · "}
-          <DayLink to={`/plant/${plant.id}`} className="entry-plant">
-            {plant.label}
-          </DayLink>
+          {plant && (
+            <>
+              {" · "}
+              <DayLink to={`/plant/${plant.id}`} className="entry-plant">
+                {plant.label}
+              </DayLink>
+            </>
+          )}
         </p>
         {text !== "" && <p className="quiet small">{text}</p>}
       </div>
       {e.kind === "visit" ? (
         <DayLink
           className="press-icon"
-          to={`/plant/${plant.id}/record/${e.row.task}`}
+          to={`/plant/${e.row.plantId}/record/${e.row.task}`}
           more={{ visit: e.id }}
           aria-label={`Change: ${name}`}
         >

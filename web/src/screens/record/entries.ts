@@ -25,7 +25,8 @@ interface Told {
   readonly id: string;
   /** One of its kind and id. */
   readonly key: string;
-  readonly plantId: string;
+  /** null: of no plant. */
+  readonly plantId: string | null;
   readonly on: string;
   /** In small letters, for searching. */
   readonly text: string;
@@ -49,14 +50,14 @@ export function entriesOf(g: Garden): readonly Entry[] {
   const where = new Map(g.plants.map((p) => [p.id, `${label.get(p.id) ?? ""} ${bed.get(p.bedId) ?? ""}`]));
   const told = (
     kind: EntryKind,
-    row: { readonly id: string; readonly plantId: string; readonly on: string },
+    row: { readonly id: string; readonly plantId: string | null; readonly on: string },
     words: string,
   ): Told => ({
     id: row.id,
     key: `${kind} ${row.id}`,
     plantId: row.plantId,
     on: row.on,
-    text: `${where.get(row.plantId) ?? ""} ${row.on} ${words}`.toLowerCase(),
+    text: `${row.plantId === null ? "" : (where.get(row.plantId) ?? "")} ${row.on} ${words}`.toLowerCase(),
   });
   const entries: Entry[] = [
     ...g.visits.map((row): Entry => ({
@@ -76,7 +77,7 @@ export function entriesOf(g: Garden): readonly Entry[] {
       row,
     })),
     ...g.corrections.map((row): Entry => ({
-      ...told("changed", row, `changed ${row.was.row.note}`),
+      ...told("changed", row, row.was.of === "merge" ? `not chosen ${row.was.value}` : `changed ${row.was.row.note}`),
       kind: "changed",
       row,
     })),
