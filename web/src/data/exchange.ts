@@ -44,6 +44,12 @@ export async function commonOf(db: WrenDb, own: Garden, arrived: Arrived): Promi
 export const holdArrived = (db: WrenDb, arrived: Arrived): Promise<void> =>
   takeSnapshot(db, arrived.garden, "shared", arrivedLine(arrived).at(-1)!);
 
+/** A file that holds what is here already brings nothing but its line: later copies have it in common with this one. */
+export async function adoptLine(db: WrenDb, arrived: Arrived): Promise<void> {
+  await holdArrived(db, arrived);
+  await writeLineage(db, lineageOf(await readLineage(db), arrivedLine(arrived)));
+}
+
 /** The day each row was changed last in this browser, by its table and id; what the log has let go is not in it. */
 export async function changedDays(db: WrenDb): Promise<ReadonlyMap<string, PlainDate>> {
   const days = new Map<string, PlainDate>();

@@ -1,5 +1,5 @@
 /** Which states this copy of the garden descends from, by their marks; a state gets one when it leaves in a file or arrives in one. */
-import { stateMark, type Garden } from "@wren/core";
+import { lineageOf, stateMark, type Garden } from "@wren/core";
 import type { WrenDb } from "./db.ts";
 
 const KEY = "lineage";
@@ -13,10 +13,11 @@ export const writeLineage = async (db: WrenDb, marks: readonly string[]): Promis
   await db.meta.put({ key: KEY, value: marks });
 };
 
-/** A file's own state and lineage; of files that say none the state is marked by what it holds. */
+/** A file's garden, and the states it says it descends from. */
 export interface Arrived {
   readonly garden: Garden;
   readonly lineage: readonly string[];
 }
+/** The states a file descends from, its own last: by what it holds, for it may have been changed by hand since it was written. */
 export const arrivedLine = ({ garden, lineage }: Arrived): readonly string[] =>
-  lineage.length > 0 ? lineage : [stateMark(garden)];
+  lineageOf(lineage, [stateMark(garden)]);

@@ -8,18 +8,19 @@ const some = (names: readonly string[]): string =>
 
 export function ChangePreview({ of, change }: { readonly of: string; readonly change: GardenChange }) {
   if (change.nothing) return <Typography>{of} is exactly the garden you have: nothing would change.</Typography>;
-  const [removed, added] = [
-    change.lists.reduce((n, l) => n + l.removed.length, 0),
-    change.lists.reduce((n, l) => n + l.added.length, 0),
-  ];
+  const count = (what: "added" | "changed" | "removed"): string => {
+    const n = change.lists.reduce((sum, l) => sum + l[what].length, 0);
+    return n === 1 ? "1 row" : n === 0 ? "no row" : `${n} rows`;
+  };
+  const differing = change.lists.filter((l) => l.added.length + l.changed.length + l.removed.length > 0);
   return (
     <>
       <Typography sx={{ mb: 1 }}>
-        {of} would replace this one: {added} rows come, {removed} go. You can undo it.
+        {of}: {count("added")} added, {count("changed")} changed, {count("removed")} removed. You can undo it.
       </Typography>
       <Table
-        head={["", "added", "changed", "removed", "same"]}
-        rows={change.lists.map((l) => ({
+        head={["What", "added", "changed", "removed", "same"]}
+        rows={differing.map((l) => ({
           key: l.list,
           cells: [l.list, some(l.added), some(l.changed), some(l.removed), l.same],
         }))}

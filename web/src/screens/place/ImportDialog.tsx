@@ -23,7 +23,7 @@ import {
 } from "@wren/core";
 import { useEffect, useMemo, useState } from "react";
 import { today } from "../../data/clock.ts";
-import { changedDays, commonOf, holdArrived, type Common } from "../../data/exchange.ts";
+import { adoptLine, changedDays, commonOf, holdArrived, type Common } from "../../data/exchange.ts";
 import { arrivedLine, readLineage } from "../../data/lineage.ts";
 import type { HeldApart } from "../../data/stored.ts";
 import { useGarden } from "../../state/garden.tsx";
@@ -90,6 +90,7 @@ function useFile(files: readonly File[], onStopped: () => void) {
       if (found === null) return onStopped();
       const twin = found.ok && found.records === null && found.read.garden.id === garden.id;
       const common = twin ? await commonOf(db, garden, found.read).catch(() => null) : null;
+      if (twin && found.change.nothing) await adoptLine(db, found.read).catch(() => undefined);
       const days = twin ? await changedDays(db).catch((): Days => new Map()) : new Map();
       if (!stop.signal.aborted)
         setRead({ found, common: twin ? (common ?? { base: null, nothingNew: false }) : null, days });
