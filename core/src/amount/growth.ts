@@ -14,7 +14,7 @@ import {
 } from "../learning/index.ts";
 import type { Observation, Plant, Visit } from "../model/index.ts";
 import type { PlantYear } from "../phenology/index.ts";
-import type { Metres } from "../units/index.ts";
+import type { Metres, Share } from "../units/index.ts";
 import { shareOfVisit, type Measured } from "./cutShare.ts";
 import { grownSeasons, growthClock, leftBy, lowers, SAME_HEIGHT, vigourAfterCut } from "./height.ts";
 
@@ -89,8 +89,7 @@ function knownDays(r: GrowthRecords, without: ReadonlySet<string>): readonly Kno
       const low = lows.reduce<Reading | null>((a, b) => (a && a.heightM <= b.heightM ? a : b), null);
       // One reading alone on the day of a cut whose end was not written down may have been made before it or after.
       const parted = top !== null && low !== null && low.heightM < top.heightM * SAME_HEIGHT;
-      const m = { taxon: r.taxon, plant: r.plant, stems: r.stemsOn(on) };
-      const share = Math.max(0, ...visits.map((v) => shareOfVisit(v, m)));
+      const share = Math.max(0, ...visits.map((v) => shareIn(r, v)));
       return {
         on,
         before: parted ? top : null,
@@ -99,6 +98,17 @@ function knownDays(r: GrowthRecords, without: ReadonlySet<string>): readonly Kno
         vigour: vigourAfterCut(r.taxon, share),
       };
     });
+}
+
+/** Shares of visits, worked out once: steps are made anew for each reading that is left out. */
+const SHARES = new WeakMap<GrowthRecords, Map<Visit, Share>>();
+function shareIn(r: GrowthRecords, v: Visit): Share {
+  let known = SHARES.get(r);
+  if (!known) SHARES.set(r, (known = new Map()));
+  let share = known.get(v);
+  if (share === undefined)
+    known.set(v, (share = shareOfVisit(v, { taxon: r.taxon, plant: r.plant, stems: r.stemsOn(v.on) })));
+  return share;
 }
 
 /** As tall as its kind grows it adds no more: what happens there says nothing of a year's growth. */
@@ -136,14 +146,23 @@ function stepsOf(r: GrowthRecords, h: Hemisphere, without: ReadonlySet<string>):
   return out;
 }
 
-/** Shoots that were measured at cuts grew since the cut, with the vigour it woke. */
-const SHOOTS_OF_DAYS = 550;
+/** Shoots that were measured at cuts grew since the cut, with the vigour it woke. Worked out once, like shares. */
+const SHOOT_STEPS = new WeakMap<GrowthRecords, Map<Observation, GrowthStep | null>>();
 function shootStep(r: GrowthRecords, h: Hemisphere, o: Observation, lengthM: Metres): GrowthStep | null {
+  let known = SHOOT_STEPS.get(r);
+  if (!known) SHOOT_STEPS.set(r, (known = new Map()));
+  let step = known.get(o);
+  if (step === undefined) known.set(o, (step = shootStepOf(r, h, o, lengthM)));
+  return step;
+}
+
+const SHOOTS_OF_DAYS = 550;
+function shootStepOf(r: GrowthRecords, h: Hemisphere, o: Observation, lengthM: Metres): GrowthStep | null {
   const cut = r.visits
     .filter((v) => v.on < o.on && daysBetween(v.on, o.on) <= SHOOTS_OF_DAYS && v.cuts.length > 0)
     .at(-1);
   if (!cut) return null;
-  const share = shareOfVisit(cut, { taxon: r.taxon, plant: r.plant, stems: r.stemsOn(cut.on) });
+  const share = shareIn(r, cut);
   const seasons = growthClock(r.year, h, o.on) - growthClock(r.year, h, cut.on);
   const grown = grownSeasons(seasons, vigourAfterCut(r.taxon, share));
   if (grown < 0.2) return null;

@@ -113,18 +113,40 @@ function inOrder(plant: Plant, records: HeightRecords): readonly Day[] {
   return days;
 }
 
-const isMeasure = (d: Day): boolean => d.measured.length > 0 && d.visits.length === 0;
+/** What came before such a day says nothing more: a plain measure, or a cut whose height was written down. */
+const beginsAnew = (d: Day): boolean =>
+  d.visits.length === 0 ? d.measured.length > 0 : d.measured.length === 0 && d.visits.some((v) => leftBy(v) !== null);
+/** Days of cuts by eye that are followed back: three trims a year make sixty in twenty years, and what stood before is long outgrown. */
+const MAX_CHAIN = 60;
 const tells = (d: Day): boolean => d.measured.length > 0 || d.visits.some((v) => leftBy(v) !== null);
 /**
- * The days that the height on a day follows from: what came before a plain measure says nothing more. A measure made
- * later than the day asked about serves when there is no earlier one.
+ * The days that the height on a day follows from. A measure made later than the day asked about serves when there is no earlier one.
  */
-function daysBehind(all: readonly Day[], on: PlainDate): readonly Day[] {
+function daysBehind(all: readonly Day[], on: PlainDate): { readonly from: number; readonly to: number } {
   const later = all.findIndex((d) => d.on > on);
-  const known = later < 0 ? all : all.slice(0, later);
-  const measure = known.findLastIndex(isMeasure);
-  if (measure >= 0) return known.slice(measure);
-  return known.some(tells) ? known : all.slice(0, all.findIndex((d) => d.measured.length > 0) + 1);
+  const to = later < 0 ? all.length : later;
+  for (let i = to - 1; i >= 0; i--) if (beginsAnew(all[i]!) || to - i === MAX_CHAIN) return { from: i, to };
+  for (let i = 0; i < to; i++) if (tells(all[i]!)) return { from: 0, to };
+  return { from: 0, to: all.findIndex((d) => d.measured.length > 0) + 1 };
+}
+
+/** How the plant stood at the end of a day on which something is known. */
+interface Stood {
+  readonly on: PlainDate;
+  readonly heightM: Metres;
+  readonly vigour: number;
+}
+/** States after each day of a chain, by the day it begins with: a later day, and another question, go on from them. */
+const CHAINS = new WeakMap<
+  readonly Day[],
+  { readonly taxon: Taxon; readonly year: PlantYear; readonly from: Map<number, Stood[]> }
+>();
+function chainFrom(days: readonly Day[], from: number, taxon: Taxon, year: PlantYear): Stood[] {
+  let met = CHAINS.get(days);
+  if (met?.taxon !== taxon || met.year !== year) CHAINS.set(days, (met = { taxon, year, from: new Map() }));
+  let chain = met.from.get(from);
+  if (!chain) met.from.set(from, (chain = []));
+  return chain;
 }
 
 /** Height on a day: what is there grows on, never past the kind's mature height unless it was measured taller. */
@@ -137,15 +159,24 @@ export function heightOnDay(
   on: PlainDate,
 ): HeightEstimate {
   const grown: Grown = { taxon, plant, stemsOn: records.stemsOn };
-  const days = daysBehind(inOrder(plant, records), on);
-  let at = { on: days[0]?.on ?? plant.heightOn, heightM: plant.heightM, vigour: 1 };
+  const days = inOrder(plant, records);
+  const { from, to } = daysBehind(days, on);
+  const chain = chainFrom(days, from, taxon, year);
+  let at: Stood = { on: days[from]?.on ?? plant.heightOn, heightM: plant.heightM, vigour: 1 };
   const seasonsTo = (to: PlainDate): number => Math.max(0, growthClock(year, h, to) - growthClock(year, h, at.on));
   const grow = (to: PlainDate, perYear: Metres): Metres =>
     Math.max(LEAST_M, grownTo(taxon, at.heightM, perYear, grownSeasons(seasonsTo(to), at.vigour)));
-  for (const [i, day] of days.entries()) {
-    const heightM = endOf(day, i === 0 ? null : grow(day.on, taxon.growthM[1]), grown);
+  for (let i = from; i < to; i++) {
+    const known = chain[i - from];
+    if (known) {
+      at = known;
+      continue;
+    }
+    const day = days[i]!;
+    const heightM = endOf(day, i === from ? null : grow(day.on, taxon.growthM[1]), grown);
     const cut = Math.max(0, ...day.visits.map((v) => shareOfVisit(v, { taxon, plant, stems: grown.stemsOn(day.on) })));
     at = { on: day.on, heightM, vigour: vigourAfterCut(taxon, cut) };
+    chain.push(at);
   }
   const [slow, usual, strong] = taxon.growthM;
   return {

@@ -41,7 +41,11 @@ export const NO_EXTRAS: Sketch = {
   shootM: null,
 };
 
-export type SketchIssueCode = TallyIssueCode | "sketch-many" | "sketch-length";
+export type SketchIssueCode = TallyIssueCode | "sketch-many" | "sketch-length" | "sketch-long" | "sketch-negative";
+
+/** A line that somebody says of a plant is shorter. */
+const MAX_LETTERS = 500;
+const NEGATIVE = /(?:^|[\s,;:(])[-−–]\s*\d+[^,;:.]*/;
 
 /** Numbers as words. */
 const NUMBERS = "no one two three four five six seven eight nine ten eleven twelve".split(" ");
@@ -117,6 +121,9 @@ export function readSketch(
   build: Pick<Build, "architecture">,
   bare: "cm" | "in" = "cm",
 ): Result<Sketch, SketchIssueCode> {
+  if (text.length > MAX_LETTERS) return no("sketch-long", { got: text.length, limit: MAX_LETTERS });
+  const negative = NEGATIVE.exec(text);
+  if (negative) return no("sketch-negative", { got: negative[0].replace(/^[\s,;:(]/, "").trim() });
   const out: { -readonly [K in keyof Sketch]: Sketch[K] } = { ...NO_EXTRAS };
   const rest: string[] = [];
   for (const phrase of asDigits(text).split(/[,;:.](?!\d)|\band\b|\bwith\b/)) {

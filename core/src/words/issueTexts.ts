@@ -113,6 +113,8 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "tally-sum": (v) => `${v["sum"]} stems by thickness are more than the ${v["said"]} said in all.`,
   "sketch-many": (v) => `“${v["got"]}”: expected at most ${v["limit"]} of these.`,
   "sketch-length": (v) => `“${v["got"]}”: expected a length behind it, such as 60 cm or a hand.`,
+  "sketch-long": (v) => `${v["got"]} letters: expected one line of at most ${v["limit"]}.`,
+  "sketch-negative": (v) => `“${v["got"]}”: expected a count from 0 upwards.`,
   "tally-among": (v) => `${v["got"]} ${v["part"]} of ${v["total"]} stems: expected no more than there are.`,
   "stems-none": () => "No stems are recorded: count at least one.",
   "stems-many": (v) => `${v["got"]} stems are too many to draw: expected at most ${v["limit"]}.`,
