@@ -24,7 +24,9 @@ import {
   openGarden,
   parseDate,
   pathText,
-  readGardenFile,
+  openGardenFile,
+  BOUNDS,
+  dayWithin,
   VERDICT_TABLE,
   voiceOf,
   type AdviceJson,
@@ -55,6 +57,9 @@ tasks: ${TASKS.join(", ")}`;
 
 class WrongUse extends Error {}
 
+/** Remarks on a file that is read all the same. */
+const MOST_REMARKS = 5;
+
 async function load(path: string, on: PlainDate, out: Out): Promise<Garden | null> {
   let text: string;
   try {
@@ -62,8 +67,14 @@ async function load(path: string, on: PlainDate, out: Out): Promise<Garden | nul
   } catch {
     throw new WrongUse(`cannot read ${path}`);
   }
-  const read = readGardenFile(text, CATALOGUE, on);
-  if (read.ok) return read.value;
+  const read = openGardenFile(text, CATALOGUE, on);
+  if (read.ok) {
+    for (const i of read.value.remarks.slice(0, MOST_REMARKS))
+      out.error(`${path}: note: ${pathText(i.path)}: ${issueText(i)}`);
+    const more = read.value.remarks.length - MOST_REMARKS;
+    if (more > 0) out.error(`${path}: note: ${more} more like these`);
+    return read.value.garden;
+  }
   for (const i of read.issues) out.error(`${path}: ${pathText(i.path) || "file"}: ${issueText(i)}`);
   return null;
 }
@@ -87,6 +98,8 @@ function readOptions(args: readonly string[]) {
   const { on, task, plant, json, to, share, try: tried } = parsed.values;
   const day = on === undefined ? null : parseDate(on);
   if (on !== undefined && day === null) throw new WrongUse(`--on ${on}: expected a day that exists, like 2026-06-10`);
+  if (day !== null && dayWithin(day) !== day)
+    throw new WrongUse(`--on ${day}: expected a day from ${BOUNDS.year.from} to ${BOUNDS.year.to}`);
   if (task !== undefined && !isTask(task)) throw new WrongUse(`--task ${task}: expected one of ${TASKS.join(", ")}`);
   return { file: parsed.positionals[0], day, task: task ?? null, plant: plant ?? null, json, to, share, tried };
 }
@@ -157,12 +170,14 @@ async function cut(args: readonly string[], out: Out): Promise<number> {
     }
     if (task === null) throw new WrongUse("cut needs --task TASK");
     if (o.share !== undefined) {
-      const percent = Number(o.share);
+      const percent = o.share.trim() === "" ? NaN : Number(o.share);
       if (!(percent >= 0 && percent <= 100)) throw new WrongUse(`--share ${o.share}: expected 0 to 100`);
       return planJson(planCut(model, id, day, { task, share: percent / 100 }), say);
     }
-    const toM = parseLength(o.to!, garden.rules.units === "imperial" ? "in" : "cm");
-    if (toM === null) throw new WrongUse(`--to ${o.to!}: expected a height, like 1.2 m`);
+    const to = o.to!;
+    if (/^[\d.,\s]+$/.test(to)) throw new WrongUse(`--to ${to}: expected a height with its unit, like 1.2 m or 85 cm`);
+    const toM = parseLength(to, "cm");
+    if (toM === null) throw new WrongUse(`--to ${to}: expected a height, like 1.2 m`);
     const taken = takenAbove(measuredOn(model, plant, day), heightOf(model, plant, day).heightM, toM);
     return planJson(planCut(model, id, day, { task, share: taken.share, extent: taken }), say);
   };

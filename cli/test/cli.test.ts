@@ -142,6 +142,8 @@ describe("a cut is answered as the page and the bench answer it", () => {
   test.each([
     [["--plant", "lilac-corner"], /one of --to HEIGHT/],
     [["--plant", "lilac-corner", "--share", "120", "--task", "thin"], /expected 0 to 100/],
+    [["--plant", "lilac-corner", "--share", "", "--task", "thin"], /expected 0 to 100/],
+    [["--plant", "lilac-corner", "--to", "0.85", "--task", "thin"], /a height with its unit, like 1.2 m or 85 cm/],
     [["--plant", "lilac-corner", "--to", "high", "--task", "thin"], /expected a height/],
     [["--plant", "lilac-corner", "--try", "t9"], /no such try/],
     [["--plant", "nobody", "--share", "10", "--task", "thin"], /no such plant/],
@@ -170,6 +172,7 @@ describe("wrong use exits 2 and says what was expected", () => {
   test.each([
     [["advise", file], /needs FILE and --on/],
     [["advise", file, "--on", "2025-02-30"], /a day that exists/],
+    [["advise", file, "--on", "9999-12-31"], /a day from 1850 to 2200/],
     [["advise", file, "--on", "2025-03-01", "--task", "mow"], /expected one of dead-only/],
     [["advise", file, "--on", "2025-03-01", "--plant", "nobody"], /no such plant/],
     [["advise", "/nowhere.json", "--on", "2025-03-01"], /cannot read/],

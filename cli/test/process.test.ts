@@ -24,6 +24,12 @@ test("advise --json answers on standard output from any folder and exits 0", () 
   expect((JSON.parse(r.stdout) as unknown[]).length).toBe(23);
 });
 
+test("a reader that closes the pipe early is no error", () => {
+  const command = `"${process.execPath}" "${join(root, "node_modules/.bin/wren-song")}" catalogue --json | head -c 20`;
+  const r = spawnSync("bash", ["-o", "pipefail", "-c", command], { encoding: "utf8", cwd: tmpdir() });
+  expect([r.status, r.stderr, r.stdout.length]).toEqual([0, "", 20]);
+});
+
 test("wrong use goes to standard error with exit code 2", () => {
   const r = start("advise", file);
   expect([r.status, r.stdout]).toEqual([2, ""]);

@@ -78,6 +78,7 @@ export {
   type GoalKind,
   type Health,
   KEPT_CLEAR,
+  dayWithin,
   LETTERS,
   LIMITS,
   type Line,

@@ -21,6 +21,14 @@ const POLICY = {
   fontSrc: [SELF],
 };
 
+/** What the browser may not ask the gardener for; the camera and the place are asked for by what needs them. */
+const PERMISSIONS =
+  "accelerometer=(), autoplay=(), browsing-topics=(), camera=(self), display-capture=(), geolocation=(self), gyroscope=(), magnetometer=(), microphone=(), midi=(), payment=(), usb=()";
+
+/** Names under which this server is reached; another name in the request is another site's that points here. */
+const HOSTS = ["127.0.0.1", "localhost", "[::1]"] as const;
+const hostOf = (header: string | undefined): string => (header ?? "").toLowerCase().replace(/:\d+$/, "");
+
 /** A request that is not finished by then is closed: nobody may hold a line open for nothing. */
 const UNFINISHED_MS = 15_000;
 
@@ -28,6 +36,8 @@ export interface AppOptions {
   readonly webRoot: string;
   readonly logger?: boolean;
   readonly unfinishedMs?: number;
+  /** Host names that are answered. */
+  readonly hosts?: readonly string[];
 }
 
 const UNREADABLE = "/api/unreadable";
@@ -45,6 +55,7 @@ export async function buildApp({
   webRoot,
   logger = false,
   unfinishedMs = UNFINISHED_MS,
+  hosts = HOSTS,
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger,
@@ -58,6 +69,11 @@ export async function buildApp({
     contentSecurityPolicy: { useDefaults: false, directives: POLICY },
     // Plain http on one's own machine is the usual case.
     strictTransportSecurity: false,
+  });
+  app.addHook("onRequest", async (req, reply) => {
+    reply.header("permissions-policy", PERMISSIONS);
+    if (!hosts.includes(hostOf(req.headers.host)))
+      return reply.code(421).send({ error: `this server answers for ${hosts.join(", ")} only` });
   });
   app.get("/api/health", () => ({ ok: true }));
   app.get(UNREADABLE, (_, reply) => reply.code(400).send({ error: "this address cannot be read" }));
@@ -78,9 +94,15 @@ export async function buildApp({
   });
   // Deep links are the application's own routes.
   app.setNotFoundHandler((req, reply) => {
-    const page =
-      req.method === "GET" && !req.url.startsWith("/api/") && (req.headers.accept ?? "").includes("text/html");
-    return page ? reply.sendFile("index.html") : reply.code(404).send({ error: "not found" });
+    const accepts = req.headers.accept ?? "";
+    const asks =
+      (req.method === "GET" && accepts.includes("text/html")) ||
+      (req.method === "HEAD" &&
+        !/\.\w+$/.test(req.url.split("?")[0]!) &&
+        (accepts === "" || /text\/html|\*\/\*/.test(accepts)));
+    return asks && !req.url.startsWith("/api/")
+      ? reply.sendFile("index.html")
+      : reply.code(404).send({ error: "not found" });
   });
   return app;
 }

@@ -26,6 +26,27 @@ test.each([
   expect(r.body).toContain(text);
 });
 
+test.each([
+  ["/plant/lilac", 200],
+  ["/missing.js", 404],
+  ["/api/none", 404],
+])("HEAD %s answers %d as GET does", async (url, status) => {
+  const r = await app.inject({ method: "HEAD", url, headers: { accept: "*/*" } });
+  expect([r.statusCode, r.body]).toEqual([status, ""]);
+});
+
+test.each([
+  ["127.0.0.1:4173", 200],
+  ["localhost", 200],
+  ["[::1]:80", 200],
+  ["elsewhere.example", 421],
+  ["127.0.0.1.elsewhere.example:4173", 421],
+])("asked as %s it answers %d", async (host, status) => {
+  const r = await app.inject({ url: "/api/health", headers: { host } });
+  expect(r.statusCode).toBe(status);
+  expect(r.headers["permissions-policy"]).toContain("microphone=()");
+});
+
 const PLACE = { ...UNSAID_PLACE, latitudeDeg: 41.2, zone: "6b", lastFrost: "04-20", firstFrost: "10-20" };
 const weather = (place: unknown, to = "2026-06-10") =>
   app.inject({ url: `/api/weather?${new URLSearchParams({ to, place: JSON.stringify(place) }).toString()}` });

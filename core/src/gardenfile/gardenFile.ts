@@ -92,6 +92,23 @@ function soundRows(garden: unknown, out: Issues): Sound {
   return { rows: <L extends ListName>(list: L) => kept.get(list) as Rows<L>, ids: (list) => ids.get(list)! };
 }
 
+/** Lists and entries within each other; a garden has a dozen. */
+const MAX_DEPTH = 64;
+/** How deep brackets nest, counted up to one more than is allowed; what stands in quotes does not count. */
+function depthOf(text: string): number {
+  let [depth, deepest, quoted] = [0, 0, false];
+  for (let i = 0; i < text.length && deepest <= MAX_DEPTH; i++) {
+    const c = text.charCodeAt(i);
+    if (quoted) {
+      if (c === 0x5c) i++;
+      else if (c === 0x22) quoted = false;
+    } else if (c === 0x22) quoted = true;
+    else if (c === 0x7b || c === 0x5b) deepest = Math.max(deepest, ++depth);
+    else if (c === 0x7d || c === 0x5d) depth--;
+  }
+  return deepest;
+}
+
 function parseJson(text: string): Result<unknown, FileIssueCode> {
   const megabytes = text.length / 1e6;
   if (megabytes > LIMIT_MB)
@@ -99,6 +116,7 @@ function parseJson(text: string): Result<unknown, FileIssueCode> {
       { code: "file-too-large", path: [], values: { megabytes: Math.round(megabytes), limit: LIMIT_MB } },
     ]);
   if (/^\s*$/.test(text)) return refused([{ code: "file-empty", path: [], values: {} }]);
+  if (depthOf(text) > MAX_DEPTH) return refused([{ code: "file-deep", path: [], values: { limit: MAX_DEPTH } }]);
   try {
     return ok(JSON.parse(text.replace(/^\uFEFF/, "")) as unknown);
   } catch (e) {

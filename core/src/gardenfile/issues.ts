@@ -1,12 +1,13 @@
 /** What can be wrong with a garden's rows or its file, each with its place and with what was met and expected. */
 import type * as z from "zod";
 import type { PlaceIssueCode } from "../climate/index.ts";
-import { refused, type Issue } from "../units/index.ts";
+import { refused, shortNumber, type Issue } from "../units/index.ts";
 
 export type FileIssueCode =
   | "file-empty"
   | "file-not-json"
   | "file-too-large"
+  | "file-deep"
   | "file-format"
   | "file-version"
   | "file-newer"
@@ -97,7 +98,8 @@ const SHOWN = 40;
 /** What was met, short: whatever is not a text or a number is only named, however deep it goes. */
 export const shown = (x: unknown): string => {
   if (typeof x === "string") return x.length > SHOWN ? `${x.slice(0, SHOWN)}…` : x;
-  if (typeof x === "number" || typeof x === "boolean") return String(x);
+  if (typeof x === "number") return shortNumber(x);
+  if (typeof x === "boolean") return String(x);
   return x === undefined ? "nothing" : typeName(x);
 };
 

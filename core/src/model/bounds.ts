@@ -141,6 +141,11 @@ export const MOST = {
   setAside: 20_000,
 } as const;
 
+const FIRST_DAY = `${BOUNDS.year.from}-01-01` as PlainDate;
+const LAST_DAY = `${BOUNDS.year.to}-12-31` as PlainDate;
+/** The nearest day that can be asked about. // => dayWithin("9999-12-31") is "2200-12-31" */
+export const dayWithin = (d: PlainDate): PlainDate => (d < FIRST_DAY ? FIRST_DAY : d > LAST_DAY ? LAST_DAY : d);
+
 /**
  * The latest day a record may carry. East of here it is tomorrow already: what was written down there today must be
  * readable here. // => latestRecord("2026-03-01") is "2026-03-02"

@@ -1,4 +1,4 @@
-export { BOUNDS, latestRecord, LETTERS, MOST, type Bounds } from "./bounds.ts";
+export { BOUNDS, dayWithin, latestRecord, LETTERS, MOST, type Bounds } from "./bounds.ts";
 export { id as IdSchema, MonthDaySchema, name as NameSchema, PlainDateSchema } from "./pieces.ts";
 export * from "./place.ts";
 export * from "./plantWords.ts";

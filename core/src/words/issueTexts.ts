@@ -1,5 +1,5 @@
 /** One text per refusal: what was wrong, what was expected. docs/errors.md is written from this table. */
-import type { Issue } from "../units/index.ts";
+import { shortNumber, type Issue } from "../units/index.ts";
 import type { PlaceIssueCode } from "../climate/index.ts";
 import type { FileIssueCode } from "../gardenfile/index.ts";
 import type { WeatherIssueCode } from "../weather/index.ts";
@@ -60,6 +60,8 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "file-empty": () => "The file is empty: expected a garden file in JSON.",
   "file-not-json": (v) => `This is not JSON (${v["detail"]}): expected a garden file written by Wren Song.`,
   "file-too-large": (v) => `The file has ${v["megabytes"]} MB: expected at most ${v["limit"]} MB.`,
+  "file-deep": (v) =>
+    `Its entries are nested more than ${v["limit"]} deep: no garden is, so this is not a garden file, or it was damaged.`,
   "file-format": (v) => `format is “${v["got"]}”: expected “${v["expected"]}”.`,
   "file-version": (v) => `Version ${v["got"]} is not known here: expected 1 to ${v["newest"]}.`,
   "file-newer": (v) =>
@@ -129,7 +131,10 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
 };
 
 /** The sentence for a refusal. */
-export const issueText = (i: Issue<IssueCode>): string => ISSUE_TEXTS[i.code](i.values);
+export const issueText = (i: Issue<IssueCode>): string =>
+  ISSUE_TEXTS[i.code](
+    Object.fromEntries(Object.entries(i.values).map(([k, v]) => [k, typeof v === "number" ? shortNumber(v) : v])),
+  );
 
 /** A path as people read it. // => pathText(["plants", 3, "heightM"]) is "plants[3].heightM" */
 export const pathText = (path: readonly (string | number)[]): string =>

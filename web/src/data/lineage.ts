@@ -19,5 +19,4 @@ export interface Arrived {
   readonly lineage: readonly string[];
 }
 /** The states a file descends from, its own last: by what it holds, for it may have been changed by hand since it was written. */
-export const arrivedLine = ({ garden, lineage }: Arrived): readonly string[] =>
-  lineageOf(lineage, [stateMark(garden)]);
+export const arrivedLine = ({ garden, lineage }: Arrived): readonly string[] => lineageOf(lineage, [stateMark(garden)]);

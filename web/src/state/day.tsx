@@ -1,5 +1,5 @@
 /** The day every screen answers for: kept in the address, so that a link or the back button brings it back. */
-import { addDays, parseDate, type PlainDate } from "@wren/core";
+import { addDays, dayWithin, parseDate, type PlainDate } from "@wren/core";
 import { createContext, use, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams, type NavigateOptions } from "react-router";
 import { today } from "../data/clock.ts";
@@ -43,7 +43,7 @@ type Act =
 
 export function DayProvider({ children }: { readonly children: ReactNode }) {
   const [params, setParams] = useSearchParams();
-  const inAddress = parseDate(params.get(PARAM) ?? "") ?? today();
+  const inAddress = dayWithin(parseDate(params.get(PARAM) ?? "") ?? today());
   // Steps are worked out as they are drawn, with the address of that moment: one of an earlier moment would lose them.
   const [ahead, act] = useReducer((old: Ahead | null, a: Act): Ahead | null => {
     if (a.act === "move") return moved(old, inAddress, a.to);
@@ -71,8 +71,8 @@ export function DayProvider({ children }: { readonly children: ReactNode }) {
 
   const moves = useMemo(
     (): Moves => ({
-      setOn: (d) => act({ act: "move", to: () => d }),
-      step: (n) => act({ act: "move", to: (from) => addDays(from, n) }),
+      setOn: (d) => act({ act: "move", to: () => dayWithin(d) }),
+      step: (n) => act({ act: "move", to: (from) => dayWithin(addDays(from, n)) }),
     }),
     [],
   );
