@@ -12,6 +12,7 @@ import {
   gardenFileJsonSchema,
   issueText,
   openGardenFile,
+  type Garden,
   UNSAID_RULES,
   pathText,
   readGardenFile,

@@ -117,9 +117,9 @@ test("an import can be undone, and a file with one wrong row changes nothing", a
   await app.button("Import").click();
   await page.getByRole("link", { name: "Garden" }).click();
   await expect(page.getByRole("link", { name: "White rose" })).toBeVisible();
-  await app.button("Undo: Garden imported").click();
+  await app.button("Undo: Two copies brought together").click();
   await expect(page.getByRole("link", { name: "Red rose" })).toBeVisible();
-  await app.button("Do again: Garden imported").click();
+  await app.button("Do again: Two copies brought together").click();
   await expect(page.getByRole("link", { name: "White rose" })).toBeVisible();
 });
 

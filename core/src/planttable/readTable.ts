@@ -24,6 +24,7 @@ import {
   type GoalKind,
   type Plant,
   wish,
+  dayWithin,
 } from "../model/index.ts";
 import { ok, parseLength, refused, type Issue, type Metres, type Result } from "../units/index.ts";
 import { COLUMNS, HEADING_UNITS, splitHeading, type ColumnId, type LengthColumn, type Mapping } from "./columns.ts";
@@ -260,7 +261,7 @@ export function tableReader(ctx: TableContext, headings: readonly string[], mapp
     const planted = cell("planted");
     const year = /^\d{4}$/.test(planted) && parseDate(`${planted}-01-01`) !== null;
     const day = year ? aboutYear(Number(planted), ctx.today) : planted === "" ? null : parseDate(planted);
-    if (planted !== "" && (day === null || day > ctx.today))
+    if (planted !== "" && (day === null || day > ctx.today || dayWithin(day) > day))
       fail("table-day", "planted", { got: planted.slice(0, 40), today: ctx.today });
     const recorded = old && firstRecord.get(old.id);
     if (day !== null && recorded !== undefined && day > recorded)

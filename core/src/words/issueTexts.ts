@@ -101,7 +101,8 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "table-id-twice": (v) => `The id “${v["got"]}” stands on line ${v["line"]} already.`,
   "table-length": (v) => `“${v["got"]}” is not a length: expected a number, or one with mm, cm, m, in or ft.`,
   "table-length-range": (v) => `${v["got"]} is out of bounds: expected ${v["from"]} to ${v["to"]} m.`,
-  "table-day": (v) => `“${v["got"]}” will not do: expected a day like 2019-04-15, or a year, not after ${v["today"]}.`,
+  "table-day": (v) =>
+    `“${v["got"]}” is not valid: expected a day like 2019-04-15, or a year, from 1850 to ${v["today"]}.`,
   "table-choice": (v) => `“${v["got"]}” is not one of: ${v["options"]}.`,
   "table-text-long": (v) => `${v["got"]} letters: expected at most ${v["most"]}.`,
   "table-beds": (v) => `The bed “${v["got"]}” would be one too many: expected at most ${v["most"]} beds in one garden.`,

@@ -83,7 +83,7 @@ export function OnlySeason({ plant, advice }: { readonly plant: Plant; readonly 
     <details className="more">
       <summary>If you have time in one season only</summary>
       <Table
-        head={["Season", "Its best day", "", "Flowers", "Frost"]}
+        head={["Season", "Its best day", "Answer", "Flowers", "Frost"]}
         rows={rows.map((r) => ({
           key: r.season,
           cells: [

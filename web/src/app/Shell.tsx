@@ -198,14 +198,14 @@ function Bars({ onOwn }: { readonly onOwn: () => void }) {
         </div>
       )}
       {demo && !atWork && (
-        <div className="bar bar-demo">
+        <section className="bar bar-demo" aria-label="Demo garden">
           <p>
             The demo garden<span className="from-sm">: invented, yours to play with.</span>
           </p>
           <button type="button" className="press press-main" onClick={onOwn}>
             Start with my own place
           </button>
-        </div>
+        </section>
       )}
     </>
   );

@@ -8,6 +8,7 @@ import {
   type Metres,
   type PlainDate,
   type Rules,
+  dayWithin,
 } from "@wren/core";
 import * as z from "zod";
 
@@ -49,6 +50,10 @@ export const pastDate = (latest: PlainDate) =>
             ? "A day is needed; where only the year is known, choose that above"
             : "Expected a day that exists, like 2026-06-10",
       });
+      return z.NEVER;
+    }
+    if (dayWithin(d) > d) {
+      ctx.addIssue({ code: "custom", message: `${d} is long ago: expected ${BOUNDS.year.from} or later` });
       return z.NEVER;
     }
     if (d > latest) {

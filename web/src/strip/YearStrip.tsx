@@ -259,7 +259,7 @@ export function YearStrip({ folded = false }: { readonly folded?: boolean }) {
     e.stopPropagation();
   };
   return (
-    <div className="strip">
+    <section className="strip" aria-label="The year">
       <div className="strip-head">
         <Step days={-1} />
         <p className="numeral strip-day" aria-live="polite">
@@ -300,7 +300,7 @@ export function YearStrip({ folded = false }: { readonly folded?: boolean }) {
         <Months seasonYear={seasonYear} />
       </div>
       {painted && <FrostLine seasonYear={seasonYear} />}
-    </div>
+    </section>
   );
 }
 

@@ -216,7 +216,7 @@ const FollowsOf = memo(function FollowsOf({ plantId, result, on }: FollowsProps)
         </ul>
       )}
       <Table
-        head={["", "Height", "Flowering shoots", "Size of a head"]}
+        head={["When", "Height", "Flowering shoots", "Size of a head"]}
         rows={follows.futures.slice(1).map((f) => ({ key: f.horizon, cells: of(f, say) }))}
       />
       <p className="quiet small">

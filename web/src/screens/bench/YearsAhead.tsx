@@ -126,7 +126,14 @@ function Ways({ o }: { readonly o: Outlook }) {
   return (
     <>
       <Table
-        head={["", "Stands at", "Work a year", "Cuttings", "Flowers lost a year", ...(priced ? ["Cost a year"] : [])]}
+        head={[
+          "Way",
+          "Stands at",
+          "Work a year",
+          "Cuttings",
+          "Flowers lost a year",
+          ...(priced ? ["Cost a year"] : []),
+        ]}
         rows={o.ways.map((w) => ({
           key: w.way,
           cells: [

@@ -79,7 +79,8 @@ function Facts({ taxon }: { readonly taxon: Taxon }) {
       sx={{
         m: 0,
         display: "grid",
-        gridTemplateColumns: "max-content 1fr",
+        gridTemplateColumns: "fit-content(50%) minmax(0, 1fr)",
+        overflowWrap: "anywhere",
         columnGap: 2,
         rowGap: 0.5,
         "& dt": { color: "text.secondary" },

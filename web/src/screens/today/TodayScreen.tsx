@@ -27,6 +27,7 @@ const NextSteps = later(async () => (await import("./NextSteps.tsx")).NextSteps,
 function Empty() {
   return (
     <div className="today-empty">
+      <h1 className="title-1">What may I cut?</h1>
       <h2 className="title-2">Nothing is planted here yet</h2>
       <p>Add the first plant and you see at once whether it may be cut.</p>
       <DayLink to="/garden" className="press press-main">

@@ -229,7 +229,14 @@ export function YearScreen() {
               }}
             >
               <Box
-                sx={{ flex: "none", pr: 1, display: "flex", justifyContent: "space-between", alignItems: "center" }}
+                sx={{
+                  flex: "none",
+                  pr: 1,
+                  display: "flex",
+                  flexWrap: "wrap",
+                  justifyContent: "space-between",
+                  alignItems: "center",
+                }}
                 style={{ width: wide ? LABEL_WIDTH : undefined }}
               >
                 <DayLink
@@ -239,7 +246,7 @@ export function YearScreen() {
                   {row.plant.label}
                 </DayLink>
                 {!wide && (
-                  <Box component="span" sx={{ display: "flex", alignItems: "center" }}>
+                  <Box component="span" sx={{ display: "flex", flexWrap: "wrap", alignItems: "center" }}>
                     <VerdictMark verdict={verdictOn(model, row, settled)} word size={18} />
                     <SeenButton row={row} />
                     <PlanButton row={row} on={settled} onPlan={setPlanning} />
