@@ -1,6 +1,6 @@
 // npm run fuzz: the long run of what npm test does in short. Ten thousand garden files, three thousand tables, three
 // thousand files of weather; then a hundred kills of a browser in the middle of its writes. Writes docs/fuzz.md.
-//   npm run fuzz -- files | kills     only one of the two
+//   npm run fuzz -- files | merges | kills     only one of them
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuilt, ensureChromium, ensureModules, root } from "./lib.mjs";
@@ -35,6 +35,21 @@ async function files() {
   await off();
 }
 
+/** Two copies of one garden brought together; a new seed each time, printed. */
+async function merges() {
+  const { register } = await import("tsx/esm/api");
+  const off = register();
+  const { pairsTried } = await import("../core/test/fuzz/pairs.ts");
+  const seed = Number(process.env.WREN_SEED ?? Math.floor(Math.random() * 1e9));
+  const broken = pairsTried(10_000, seed);
+  for (const law of broken) console.log(law);
+  say(
+    `- 10,000 pairs of gardens brought together (seed ${seed}): ${broken.length === 0 ? "each the same from both sides and when brought in twice, no field lost, none refused" : `${broken.length} laws broken`}.`,
+  );
+  if (broken.length > 0) process.exitCode = 1;
+  await off();
+}
+
 async function kills() {
   ensureBuilt();
   const { killed } = await import("./kills.mjs");
@@ -44,10 +59,11 @@ async function kills() {
   );
 }
 
-if (only !== "kills") await files();
-if (only !== "files") await kills();
+if (only === undefined || only === "files") await files();
+if (only === undefined || only === "merges") await merges();
+if (only === undefined || only === "kills") await kills();
 if (only === undefined)
   writeFileSync(
     join(root, "docs/fuzz.md"),
-    `# Broken on purpose\n\nMade by \`npm run fuzz\`, seeded: the same files every time.\n\n${lines.join("\n")}\n`,
+    `# Broken on purpose\n\nMade by \`npm run fuzz\`: broken files from one seed, pairs of gardens from another one each time.\n\n${lines.join("\n")}\n`,
   );

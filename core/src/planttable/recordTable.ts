@@ -70,7 +70,6 @@ const HEADINGS = {
 } as const satisfies Readonly<Record<RecordTable, readonly string[]>>;
 
 const text = (c: Cell): string => (c === null ? "" : typeof c === "string" ? safeCell(c) : String(c));
-const round = (x: number): number => Math.round(x * 1e6) / 1e6;
 
 function cutCells(c: Cut): readonly Cell[] {
   const none = null;
@@ -99,7 +98,7 @@ export function recordTable(model: GardenModel, table: RecordTable): readonly (r
           v.on,
           v.task,
           v.regime,
-          round(shareOfVisit(v, measuredOn(model, model.plant(v.plantId), v.on))),
+          Math.round(shareOfVisit(v, measuredOn(model, model.plant(v.plantId), v.on)) * 1e4) / 1e4,
           v.hazardShare,
           v.deadStemsCount,
           v.minutes,
