@@ -101,3 +101,90 @@ test("two devices: other plants and other fields come together unasked, the same
   await expect(dialog(page)).toContainText("is in your garden already");
   await context.close();
 });
+
+/** As a full disk does it: whatever would take more room is refused while it is full. */
+async function fillable(
+  page: Page,
+): Promise<{ readonly full: () => Promise<void>; readonly free: () => Promise<void> }> {
+  await page.evaluate(() => {
+    for (const name of ["put", "add"] as const) {
+      const write = IDBObjectStore.prototype[name];
+      IDBObjectStore.prototype[name] = function (this: IDBObjectStore, ...args: [unknown, IDBValidKey?]) {
+        if ("full" in window) throw new DOMException("no room", "QuotaExceededError");
+        return write.apply(this, args);
+      };
+    }
+  });
+  return {
+    full: () => page.evaluate(() => void Object.assign(window, { full: true })),
+    free: () => page.evaluate(() => void Reflect.deleteProperty(window, "full")),
+  };
+}
+
+test("full during an import and during a merge: said, nothing half taken, the same file goes in when there is room", async ({
+  app,
+  page,
+}) => {
+  const own = await sent(app);
+  const told = JSON.parse(own.toString()) as { garden: { plants: { id: string; note: string }[] } };
+  told.garden.plants[0]!.note = "from elsewhere";
+  const { id } = told.garden.plants[0]!;
+  const copy = { ...JSON_FILE, buffer: Buffer.from(JSON.stringify(told)) };
+  const disk = await fillable(page);
+  for (const [way, buffer] of [
+    ["Import", archiveWith(gardenWithVisits(50, 2), 500)],
+    ["Import", copy.buffer],
+  ] as const) {
+    const before = await rowsOf(page, "plants");
+    const zip = buffer !== copy.buffer;
+    await choose(page, zip ? { ...ZIP, buffer } : copy);
+    await expect(dialog(page).getByRole("button", { name: way, exact: true })).toBeVisible();
+    await disk.full();
+    await dialog(page).getByRole("button", { name: way, exact: true }).click();
+    await expect(page.getByText(/storage is full/)).toBeVisible();
+    expect(await rowsOf(page, "plants")).toEqual(before);
+    await disk.free();
+    await importIt(page);
+    expect(await rowsOf(page, "plants")).not.toEqual(before);
+    if (zip) {
+      // The undo is refused while it is full, and works when it is not.
+      await disk.full();
+      await app.button("Undo: Garden imported").click();
+      await expect(page.getByText(/storage is full/).first()).toBeVisible();
+      await disk.free();
+      await app.button("Undo: Garden imported").click();
+      await expect.poll(() => rowsOf(page, "plants")).toEqual(before);
+    }
+  }
+  expect((await rowsOf(page, "plants")).find((p) => p["id"] === id)).toMatchObject({ note: "from elsewhere" });
+});
+
+test("by keys alone: export, import, a question of a merge answered", async ({ app, page }) => {
+  const own = await sent(app);
+  const told = JSON.parse(own.toString()) as { garden: { name: string }; lineage: string[] };
+  told.garden.name = "From elsewhere";
+  // It descends from nothing that is known here: the name is asked about.
+  told.lineage = [];
+  const press = async (name: string): Promise<void> => {
+    const button = page.getByRole("button", { name, exact: true });
+    await button.focus();
+    await page.keyboard.press("Enter");
+  };
+  await choose(page, { ...JSON_FILE, buffer: Buffer.from(JSON.stringify(told)) });
+  const theirs = dialog(page).getByRole("button", { name: /From elsewhere/ });
+  await expect(theirs).toBeVisible();
+  // The focus is in the dialog and stays there; Tab reaches both choices and Import.
+  const reached: string[] = [];
+  for (let i = 0; i < 12; i++) {
+    await page.keyboard.press("Tab");
+    reached.push(await page.evaluate(() => document.querySelector("[role=dialog] button:focus")?.textContent ?? ""));
+    if (reached.at(-1)!.includes("From elsewhere")) break;
+  }
+  expect(reached.at(-1)).toContain("From elsewhere");
+  await page.keyboard.press("Enter");
+  await press("Import");
+  await expect(dialog(page)).toBeHidden();
+  expect((await rowsOf(page, "head"))[0]).toMatchObject({ name: "From elsewhere" });
+  await page.keyboard.press("Control+z");
+  await expect.poll(async () => (await rowsOf(page, "head"))[0]!["name"]).not.toBe("From elsewhere");
+});

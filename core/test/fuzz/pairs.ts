@@ -111,14 +111,16 @@ function changed(r: Random, g: Garden, list: ListName): Garden {
   const read = LIST_SCHEMAS[list].safeParse(next);
   return read.success ? { ...g, [list]: rows.map((x) => (x === row ? read.data : x)) } : g;
 }
-let made = 0;
+/** One to a plant or to a year: a new one takes the place of the one that was. */
+const REPLACED: readonly ListName[] = ["hedges", "programmes", "works", "weather", "seasons"];
 function added(r: Random, g: Garden, list: ListName): Garden {
   const rows = rowsOf(g, list);
   const row = pick(r, rows);
-  if (row === undefined || list === "corrections") return g;
-  const id = `new-${made++}`;
-  // One hedge, one programme and one pace: made anew in the place of the one that was.
-  if (["hedges", "programmes", "works", "weather", "seasons"].includes(list))
+  if ((row === undefined && list !== "works") || list === "corrections") return g;
+  const id = `new-${Math.floor(r() * 1e9).toString(36)}`;
+  // Work is let go or finished before it is begun anew.
+  if (list === "works") return g.works.length === 0 ? { ...g, works: [{ ...START.works[0]!, id, passes: [] }] } : g;
+  if (REPLACED.includes(list))
     return changed(r, { ...g, [list]: rows.map((x) => (x === row ? { ...x, id } : x)) }, list);
   const more = { ...row, id, ...("label" in row ? { label: id, pairedWith: null } : {}) };
   return { ...g, [list]: [...rows, more] };
@@ -202,7 +204,11 @@ function lostOf(base: Garden, side: Garden, m: Merged): string[] {
     const before = new Map(rowsOf(base, list).map((x) => [x.id, x]));
     const after = new Map(rowsOf(m.garden, list).map((x) => [x.id, x]));
     for (const row of rowsOf(side, list)) {
-      const was = before.get(row.id);
+      // Begun anew in the place of another, it is that one changed.
+      const kin = ["plantId", "year", "seasonYear"].find((k) => k in row);
+      const was =
+        before.get(row.id) ??
+        (REPLACED.includes(list) ? rowsOf(base, list).find((x) => x[kin!] === row[kin!]) : undefined);
       if (was && sameData(was, row)) continue;
       // A plant that was let go takes its records along.
       const plant = list === "plants" ? row.id : row["plantId"];

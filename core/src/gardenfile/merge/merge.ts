@@ -133,8 +133,12 @@ const byId = <L extends ListName>(g: Garden | null, list: L): Map<string, Row<L>
 function triplesOf<L extends ListName>({ base, own, theirs }: MergeAsked, list: L): Triple<L>[] {
   const { name } = ROW_RULES[list] as unknown as RowRule<L>;
   const [was, mine, other] = [byId(base, list), byId(own, list), byId(theirs, list)];
-  const wasOf = (...ids: readonly string[]): Was =>
-    base === null ? null : { value: ids.map((id) => was.get(id)).find((r) => r !== undefined) };
+  const wasNamed = new Map(name ? [...was.values()].map((r): [string, Row<L>] => [name(r), r]) : []);
+  const wasOf = (row: Row<L>, ...more: readonly string[]): Was => {
+    if (base === null) return null;
+    const byIds = [row.id, ...more].map((id) => was.get(id)).find((r) => r !== undefined);
+    return { value: byIds ?? (name && more.length > 0 ? wasNamed.get(name(row)) : undefined) };
+  };
   const named = new Map<string, Row<L>[]>();
   if (name) for (const r of other.values()) if (!mine.has(r.id)) named.set(name(r), [...(named.get(name(r)) ?? []), r]);
   const single = new Map<string, number>();
@@ -142,16 +146,18 @@ function triplesOf<L extends ListName>({ base, own, theirs }: MergeAsked, list: 
   const paired = new Set<string>();
   const out = [...mine.values()].map((r): Triple<L> => {
     const same = other.get(r.id);
-    if (same) return { id: r.id, was: wasOf(r.id), own: r, theirs: same };
+    if (same) return { id: r.id, was: wasOf(r), own: r, theirs: same };
     const twin = name && single.get(name(r)) === 1 ? named.get(name(r)) : undefined;
-    if (twin?.length !== 1) return { id: r.id, was: wasOf(r.id), own: r, theirs: undefined };
+    // Two that both had already are two.
+    if (twin?.length !== 1 || (was.has(r.id) && was.has(twin[0]!.id)))
+      return { id: r.id, was: wasOf(r), own: r, theirs: undefined };
     const [there] = twin as [Row<L>];
     paired.add(there.id);
     const id = r.id < there.id ? r.id : there.id;
-    return { id, was: wasOf(r.id, there.id), own: r, theirs: there };
+    return { id, was: wasOf(r, there.id), own: r, theirs: there };
   });
   for (const r of other.values())
-    if (!mine.has(r.id) && !paired.has(r.id)) out.push({ id: r.id, was: wasOf(r.id), own: undefined, theirs: r });
+    if (!mine.has(r.id) && !paired.has(r.id)) out.push({ id: r.id, was: wasOf(r), own: undefined, theirs: r });
   return out;
 }
 
@@ -246,7 +252,8 @@ function withoutFinished(asked: MergeAsked, asking: Asking): MergeAsked {
       if (visited.has(w.id) && !sameData(was.get(w.id), w)) asking.kept.add("works", w.id, w.plantId, "", w);
     return g.works.some((w) => visited.has(w.id)) ? { ...g, works: g.works.filter((w) => !visited.has(w.id)) } : g;
   };
-  return { ...asked, own: running(asked.own), theirs: running(asked.theirs) };
+  const base = asked.base && { ...asked.base, works: asked.base.works.filter((w) => !visited.has(w.id)) };
+  return { ...asked, base, own: running(asked.own), theirs: running(asked.theirs) };
 }
 
 /** A row that others name comes back. */
