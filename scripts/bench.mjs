@@ -987,7 +987,78 @@ async function workdays() {
   await stop();
 }
 
+/** A garden of 500 plants and 20,000 records: read from its file, merged and first answered, beside parsing its text alone; an archive beside unzipping alone. */
+async function exchange() {
+  const {
+    CATALOGUE,
+    adviseOn,
+    date,
+    demoGarden,
+    kindCache,
+    mergeGardens,
+    openGarden,
+    openGardenFile,
+    writeGardenFile,
+  } = core;
+  const { strToU8, unzipSync, zipSync } = await import("fflate");
+  const { openArchive } = await built("openArchive", "web/src/data/openArchive.ts");
+  const { digestOf } = await built("archiveFormat", "web/src/data/archiveFormat.ts");
+  const today = date("2026-11-25");
+  const demo = demoGarden(today);
+  const plants = Array.from({ length: 500 }, (_, i) => ({
+    ...demo.plants[i % demo.plants.length],
+    id: `p-${i}`,
+    pairedWith: null,
+    parentId: null,
+  }));
+  const visits = Array.from({ length: 20_000 }, (_, i) => ({
+    ...demo.visits[i % demo.visits.length],
+    id: `v-${i}`,
+    plantId: `p-${i % 500}`,
+  }));
+  const none = { observations: [], photos: [], plans: [], programmes: [], stands: [], hedges: [], works: [] };
+  const base = { ...demo, ...none, plants: plants.map((p) => ({ ...p, plantedOn: null })), visits };
+  const noted = (every, note) => ({
+    ...base,
+    visits: base.visits.map((v, i) => (i % every === 0 ? { ...v, note } : v)),
+  });
+  const [own, theirs] = [noted(7, "here"), noted(11, "there")];
+  const text = writeGardenFile(base);
+  const ground = { catalogue: CATALOGUE, today };
+  const cache = kindCache(base);
+  const of = (f) => (f(), median([1, 2, 3].map(() => timed(f))));
+  const parsing = of(() => JSON.parse(text));
+  for (const [name, f] of [
+    ["read and checked", () => openGardenFile(text, CATALOGUE, today)],
+    ["merged", () => mergeGardens({ base, own, theirs, ground })],
+    ["opened and its first plant answered", () => adviseOn(openGarden(base, CATALOGUE, cache), "p-0", today)],
+  ])
+    console.log(
+      `garden of 500 plants and 20,000 visits ${name}: ${(of(f) / parsing).toFixed(1)} times parsing its text alone`,
+    );
+  const files = { "garden.json": strToU8(text) };
+  for (let i = 0; i < 100; i++) files[`pictures/f${i}.jpg`] = new Uint8Array(400_000).fill(i);
+  const digests = await Promise.all(Object.entries(files).map(async ([n, b]) => [n, await digestOf(b)]));
+  const manifest = { format: "wren-song-archive", version: 1, files: Object.fromEntries(digests) };
+  const zip = zipSync({
+    ...Object.fromEntries(Object.entries(files).map(([n, b]) => [n, [b, { level: n.endsWith(".jpg") ? 0 : 6 }]])),
+    "contents.json": strToU8(JSON.stringify(manifest)),
+  });
+  const unzip = of(() => unzipSync(zip));
+  const began = performance.now();
+  let step;
+  const steps = openArchive(new Blob([zip]));
+  do step = await steps.next();
+  while (!step.done);
+  if (!step.value.ok) throw new Error(step.value.problems.join());
+  const whole = performance.now() - began;
+  console.log(
+    `archive of ${(zip.length / 1e6).toFixed(0)} MB: opened and held against its digests in ${(whole / unzip).toFixed(1)} times unzipping alone`,
+  );
+}
+
 const PARTS = {
+  exchange,
   verdicts,
   years,
   tables,
