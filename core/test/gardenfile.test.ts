@@ -452,7 +452,7 @@ test("what nests deeper than any garden is refused in a sentence, not in the eng
     const r = read(writeGardenFile(garden).replace('"visits": [', `"more": ${row}, "visits": [`));
     expect(r.ok ? [] : r.issues.map((i) => i.code)).toEqual(["file-deep"]);
   }
-  const quoted = garden.plants.map((p, i) => (i === 0 ? { ...p, note: `${"[{".repeat(400)}\"` } : p));
+  const quoted = garden.plants.map((p, i) => (i === 0 ? { ...p, note: `${"[{".repeat(400)}"` } : p));
   expect(read(writeGardenFile({ ...garden, plants: quoted })).ok).toBe(true);
 });
 

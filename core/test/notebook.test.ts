@@ -144,9 +144,12 @@ describe("records as tables", () => {
     fc.string({ unit: "binary", maxLength: 3 }),
   );
   const anyText = (maxLength: number) =>
-    fc
-      .array(unit, { maxLength: 12 })
-      .map((parts) => [...parts.join("")].slice(0, maxLength).join("").slice(0, maxLength));
+    fc.array(unit, { maxLength: 12 }).map((parts) =>
+      parts
+        .join("")
+        .slice(0, maxLength)
+        .replace(/[\uD800-\uDBFF]$/, ""),
+    );
   test.each(["\rback", " 'both' ", "'\ttab", "=1+1", "’ =", "a\r\nb "])("the note %j survives", (note) =>
     survives(note, note),
   );

@@ -108,6 +108,7 @@ async function fillable(
 ): Promise<{ readonly full: () => Promise<void>; readonly free: () => Promise<void> }> {
   await page.evaluate(() => {
     for (const name of ["put", "add"] as const) {
+      // eslint-disable-next-line @typescript-eslint/unbound-method
       const write = IDBObjectStore.prototype[name];
       IDBObjectStore.prototype[name] = function (this: IDBObjectStore, ...args: [unknown, IDBValidKey?]) {
         if ("full" in window) throw new DOMException("no room", "QuotaExceededError");

@@ -104,7 +104,7 @@ function knownDays(r: GrowthRecords, without: ReadonlySet<string>): readonly Kno
 const SHARES = new WeakMap<GrowthRecords, Map<Visit, Share>>();
 function shareIn(r: GrowthRecords, v: Visit): Share {
   let known = SHARES.get(r);
-  if (!known) SHARES.set(r, (known = new Map()));
+  if (!known) SHARES.set(r, (known = new Map<Visit, Share>()));
   let share = known.get(v);
   if (share === undefined)
     known.set(v, (share = shareOfVisit(v, { taxon: r.taxon, plant: r.plant, stems: r.stemsOn(v.on) })));
@@ -150,7 +150,7 @@ function stepsOf(r: GrowthRecords, h: Hemisphere, without: ReadonlySet<string>):
 const SHOOT_STEPS = new WeakMap<GrowthRecords, Map<Observation, GrowthStep | null>>();
 function shootStep(r: GrowthRecords, h: Hemisphere, o: Observation, lengthM: Metres): GrowthStep | null {
   let known = SHOOT_STEPS.get(r);
-  if (!known) SHOOT_STEPS.set(r, (known = new Map()));
+  if (!known) SHOOT_STEPS.set(r, (known = new Map<Observation, GrowthStep | null>()));
   let step = known.get(o);
   if (step === undefined) known.set(o, (step = shootStepOf(r, h, o, lengthM)));
   return step;

@@ -143,7 +143,8 @@ const CHAINS = new WeakMap<
 >();
 function chainFrom(days: readonly Day[], from: number, taxon: Taxon, year: PlantYear): Stood[] {
   let met = CHAINS.get(days);
-  if (met?.taxon !== taxon || met.year !== year) CHAINS.set(days, (met = { taxon, year, from: new Map() }));
+  if (met?.taxon !== taxon || met.year !== year)
+    CHAINS.set(days, (met = { taxon, year, from: new Map<number, Stood[]>() }));
   let chain = met.from.get(from);
   if (!chain) met.from.set(from, (chain = []));
   return chain;

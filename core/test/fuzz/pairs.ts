@@ -77,16 +77,17 @@ export const START: Garden = (() => {
 
 type Random = () => number;
 type Plain = Record<string, unknown> & { readonly id: string };
-const pick = <T>(r: Random, xs: readonly T[]): T => xs[Math.floor(r() * xs.length)]!;
-const rowsOf = (g: Garden, list: ListName): readonly Plain[] => g[list] as unknown as readonly Plain[];
+const pick = <T>(r: Random, xs: readonly T[]): T | undefined => xs[Math.floor(r() * xs.length)];
+const one = <T>(r: Random, xs: readonly [T, ...T[]]): T => xs[Math.floor(r() * xs.length)]!;
+const rowsOf = (g: Garden, list: ListName): readonly Plain[] => g[list];
 
 /** Another value of the same sort. */
 function other(r: Random, x: unknown): unknown {
   if (typeof x === "boolean") return !x;
   if (typeof x === "number")
-    return Number.isInteger(x) ? x + pick(r, [1, 2, 3]) : Number((x * (0.8 + r() * 0.4)).toFixed(3));
-  if (typeof x === "string" && /^\d{4}-\d{2}-\d{2}$/.test(x)) return addDays(date(x), -pick(r, [1, 2, 30]));
-  if (typeof x === "string") return `${x}${pick(r, ["a", "b", "c"])}`;
+    return Number.isInteger(x) ? x + one(r, [1, 2, 3]) : Number((x * (0.8 + r() * 0.4)).toFixed(3));
+  if (typeof x === "string" && /^\d{4}-\d{2}-\d{2}$/.test(x)) return addDays(date(x), -one(r, [1, 2, 30]));
+  if (typeof x === "string") return `${x}${one(r, ["a", "b", "c"])}`;
   if (Array.isArray(x)) {
     if (x.length > 0 && r() < 0.4) return x.filter((_, i) => i !== Math.floor(r() * x.length));
     return x.map((v, i): unknown => (i === Math.floor(r() * x.length) ? other(r, v) : v));
@@ -95,7 +96,7 @@ function other(r: Random, x: unknown): unknown {
     const key = pick(r, Object.keys(x));
     return key === undefined ? x : { ...x, [key]: other(r, (x as Record<string, unknown>)[key]) };
   }
-  return pick(r, [1, "1.5", "2026-05-01", true]);
+  return one<unknown>(r, [1, "1.5", "2026-05-01", true]);
 }
 
 const SPARED = new Set(["id", "plantId", "bedId", "year", "seasonYear", "taxonId", "pairedWith", "parentId"]);
@@ -107,7 +108,8 @@ function changed(r: Random, g: Garden, list: ListName): Garden {
     r,
     Object.keys(row).filter((k) => !SPARED.has(k)),
   );
-  const next = { ...row, [key!]: other(r, row[key!]) };
+  if (key === undefined) return g;
+  const next = { ...row, [key]: other(r, row[key]) };
   const read = LIST_SCHEMAS[list].safeParse(next);
   return read.success ? { ...g, [list]: rows.map((x) => (x === row ? read.data : x)) } : g;
 }
@@ -116,10 +118,11 @@ const REPLACED: readonly ListName[] = ["hedges", "programmes", "works", "weather
 function added(r: Random, g: Garden, list: ListName): Garden {
   const rows = rowsOf(g, list);
   const row = pick(r, rows);
-  if ((row === undefined && list !== "works") || list === "corrections") return g;
+  if (list === "corrections") return g;
   const id = `new-${Math.floor(r() * 1e9).toString(36)}`;
   // Work is let go or finished before it is begun anew.
   if (list === "works") return g.works.length === 0 ? { ...g, works: [{ ...START.works[0]!, id, passes: [] }] } : g;
+  if (row === undefined) return g;
   if (REPLACED.includes(list))
     return changed(r, { ...g, [list]: rows.map((x) => (x === row ? { ...x, id } : x)) }, list);
   const more = { ...row, id, ...("label" in row ? { label: id, pairedWith: null } : {}) };
@@ -161,9 +164,9 @@ const DEEDS: readonly ((r: Random, g: Garden) => Garden)[] = [
     const with_: Readonly<Record<string, string>> = { [a.id]: b.id, [b.id]: a.id };
     return { ...g, plants: g.plants.map((p) => ({ ...p, pairedWith: with_[p.id] ?? p.pairedWith })) };
   },
-  (r, g) => ({ ...g, name: `${g.name}${pick(r, ["!", "?"])}`.slice(0, 60) }),
-  (r, g) => ({ ...g, place: { ...g.place, site: pick(r, ["usual", "hollow", "wall"]) } }),
-  (r, g) => ({ ...g, rules: { ...g.rules, units: pick(r, ["metric", "imperial", "both"]) } }),
+  (r, g) => ({ ...g, name: `${g.name}${one(r, ["!", "?"])}`.slice(0, 60) }),
+  (r, g) => ({ ...g, place: { ...g.place, site: one(r, ["usual", "hollow", "wall"]) } }),
+  (r, g) => ({ ...g, rules: { ...g.rules, units: one(r, ["metric", "imperial", "both"]) } }),
 ];
 
 const sound = (g: Garden): boolean => gate(null, g, ground, BY_THE_CLOCK).ok;
@@ -172,9 +175,9 @@ const sound = (g: Garden): boolean => gate(null, g, ground, BY_THE_CLOCK).ok;
 export function gone(r: Random, from: Garden, edits: number): Garden {
   let g = from;
   for (let i = 0; i < edits; i++) {
-    const list = pick(r, GARDEN_LISTS);
-    const way = pick(r, [changed, changed, changed, added, removed]);
-    const next = r() < 0.2 ? pick(r, DEEDS)(r, g) : way(r, g, list);
+    const list = pick(r, GARDEN_LISTS)!;
+    const way = one(r, [changed, changed, changed, added, removed]);
+    const next = r() < 0.2 ? pick(r, DEEDS)!(r, g) : way(r, g, list);
     if (next === g) continue;
     const through = gate(g, next, ground, BY_THE_CLOCK);
     if (through.ok) g = through.value;
@@ -222,7 +225,7 @@ function lostOf(base: Garden, side: Garden, m: Merged): string[] {
         if (list === "works" && ["minutes", "since", "on"].includes(path)) continue;
         if (path === "pairedWith" && !m.garden.plants.some((p) => p.id === value)) continue;
         if (value === null || everything.includes(JSON.stringify(value))) continue;
-        lost.push(`${list} ${row.id} ${path}: ${String(value)}`);
+        lost.push(`${list} ${row.id} ${path}: ${JSON.stringify(value)}`);
       }
     }
   }
@@ -279,7 +282,7 @@ function firstDifference(a: Garden, b: Garden): string {
       if (!there) return `${list} ${row.id} is in one only`;
       for (const k of Object.keys(row))
         if (!sameData(row[k], there[k]))
-          return `${list} ${row.id} ${k}: ${JSON.stringify(row[k])?.slice(0, 300)} | ${JSON.stringify(there[k])?.slice(0, 300)}`;
+          return `${list} ${row.id} ${k}: ${JSON.stringify(row[k]).slice(0, 300)} | ${JSON.stringify(there[k]).slice(0, 300)}`;
     }
     const more = y.find((z) => !x.some((w) => w.id === z.id));
     if (more) return `${list} ${more.id} is in the other only`;

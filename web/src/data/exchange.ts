@@ -42,7 +42,7 @@ export async function commonOf(db: WrenDb, own: Garden, arrived: Arrived): Promi
 
 /** Holds a state that arrived, to merge later copies against. */
 export const holdArrived = (db: WrenDb, arrived: Arrived): Promise<void> =>
-  takeSnapshot(db, arrived.garden, "shared", arrivedLine(arrived).at(-1)!);
+  takeSnapshot(db, arrived.garden, "shared", arrivedLine(arrived).at(-1));
 
 /** A file that holds what is here already brings nothing but its line: later copies have it in common with this one. */
 export async function adoptLine(db: WrenDb, arrived: Arrived): Promise<void> {

@@ -66,9 +66,10 @@ interface Names {
 function scalar(key: string, x: unknown, { garden, say }: Names): string {
   if (x === null || x === "") return "nothing";
   if (typeof x === "boolean") return x ? "yes" : "no";
-  if (typeof x === "number") return /M$/.test(key) ? say.length(x) : /[sS]hare$/.test(key) ? say.percent(x) : String(x);
+  if (typeof x === "number")
+    return key.endsWith("M") ? say.length(x) : /[sS]hare$/.test(key) ? say.percent(x) : String(x);
   if (typeof x !== "string") return "";
-  if (ISO.test(x)) return say.date(x as Parameters<Voice["date"]>[0]);
+  if (ISO.test(x)) return say.date(x);
   if (key === "bedId") return garden.beds.find((b) => b.id === x)?.name ?? x;
   if (key === "pairedWith") return garden.plants.find((p) => p.id === x)?.label ?? x;
   const words = x.replaceAll("-", " ");

@@ -23,10 +23,6 @@ export interface WorkPort {
   ) => Promise<Result<Works[N]["shown"], WorkIssue>>;
 }
 
-/** A thread of its own, or this one where there are none. */
-export const workPort = async (): Promise<WorkPort> =>
-  typeof Worker === "undefined" ? (await import("./inProcess.ts")).inProcess : (await import("./client.ts")).workerPort;
-
 export interface ToWorker<N extends WorkName = WorkName> {
   readonly name: N;
   readonly asked: Works[N]["asked"];

@@ -1,6 +1,7 @@
 /** A piece of work for a screen: how it stands, its answer, a way to stop it and one to begin again. */
 import { useEffect, useRef, useState } from "react";
-import { workPort, type WorkName, type Works } from "./port.ts";
+import type { WorkName, Works } from "./port.ts";
+import { workPort } from "./workPort.ts";
 
 export type WorkState<N extends WorkName> =
   | { readonly is: "working"; readonly done: number }

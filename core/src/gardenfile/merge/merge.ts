@@ -163,7 +163,7 @@ function triplesOf<L extends ListName>({ base, own, theirs }: MergeAsked, list: 
 
 const sound = (list: ListName, row: unknown, ground: Ground): boolean => {
   const read = LIST_SCHEMAS[list].safeParse(row);
-  return read.success && rowIssues(list, read.data as Row, ground).length === 0;
+  return read.success && rowIssues(list, read.data, ground).length === 0;
 };
 
 /** Both have it: field by field; where that makes no sound row, one of the two as a whole. */

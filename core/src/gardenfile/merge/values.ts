@@ -53,11 +53,11 @@ interface Sides {
 
 /** Where there was nothing its fields were nothing; of what is not known they are not known either. */
 function within(was: Was, key: string): Was {
-  if (was === null || was.value === undefined) return was;
+  if (was?.value === undefined) return was;
   return isEntry(was.value) ? { value: was.value[key] } : null;
 }
 const joined = (path: string, key: string): string => (path === "" ? key : `${path}.${key}`);
-const unchanged = (was: Was, x: unknown): boolean => was !== null && was.value !== undefined && sameData(was.value, x);
+const unchanged = (was: Was, x: unknown): boolean => was?.value !== undefined && sameData(was.value, x);
 
 /** Brings one value together. */
 export function mergedValue(rule: Rule, s: Sides, talk: Talk): unknown {

@@ -20,6 +20,7 @@ import {
   type Choices,
   type FileIssue,
   type Merged,
+  type PlainDate,
 } from "@wren/core";
 import { useEffect, useMemo, useState } from "react";
 import { today } from "../../data/clock.ts";
@@ -87,11 +88,15 @@ function useFile(files: readonly File[], onStopped: () => void) {
     const open = async (): Promise<void> => {
       const found = await readImport(files, garden, setDone, stop.signal);
       if (stop.signal.aborted) return;
-      if (found === null) return onStopped();
+      if (found === null) {
+        onStopped();
+        return;
+      }
       const twin = found.ok && found.records === null && found.read.garden.id === garden.id;
       const common = twin ? await commonOf(db, garden, found.read).catch(() => null) : null;
       if (twin && found.change.nothing) await adoptLine(db, found.read).catch(() => undefined);
-      const days = twin ? await changedDays(db).catch((): Days => new Map()) : new Map();
+      const days = twin ? await changedDays(db).catch((): Days => new Map()) : new Map<string, PlainDate>();
+      // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- it may have been stopped while these were read
       if (!stop.signal.aborted)
         setRead({ found, common: twin ? (common ?? { base: null, nothingNew: false }) : null, days });
     };

@@ -22,7 +22,7 @@ import { picturesFromFile } from "../../data/pictures.ts";
 import type { HeldApart } from "../../data/stored.ts";
 import type { More } from "../../state/garden.tsx";
 import { newId } from "../../state/ids.ts";
-import { workPort } from "../../worker/port.ts";
+import { workPort } from "../../worker/workPort.ts";
 
 export type Import =
   | {
