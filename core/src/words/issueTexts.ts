@@ -13,7 +13,10 @@ export type IssueCode =
   PlaceIssueCode | FileIssueCode | TableIssueCode | WeatherIssueCode | SketchIssueCode | StemIssueCode;
 type Values = Issue["values"];
 
-const day = (md: string | number | undefined): string => monthDayText(String(md));
+/** What is no day of the year, as in docs/errors.md where values are named instead of filled in, stays as it is. */
+const day = (md: string | number | undefined): string =>
+  /^\d\d-\d\d$/.test(String(md)) ? monthDayText(String(md)) : String(md);
+const monthName = (month: string | number | undefined): string => MONTH_NAMES[Number(month) - 1] ?? String(month);
 const WINTER_AT: Readonly<Record<string, string>> = { north: "January", south: "July" };
 
 /** The sentence for each thing wrong with a file: what was found and what was expected. */
@@ -23,15 +26,15 @@ export const ISSUE_TEXTS: Readonly<Record<IssueCode, (v: Values) => string>> = {
   "zone-unknown": (v) => `“${v["got"]}” is not a hardiness zone: expected ${v["first"]} to ${v["last"]}, like 6b.`,
   "frost-none": () => "No frost in most years was said: leave both frost dates empty, or take it back.",
   "frost-order": (v) =>
-    `The last frost ${v["lastFrost"] === "" ? "" : `(${day(v["lastFrost"])}) `}comes before midsummer and the first ${v["firstFrost"] === "" ? "" : `(${day(v["firstFrost"])}) `}after it; the year here turns in ${WINTER_AT[String(v["hemisphere"])]}.`,
+    `The last frost ${v["lastFrost"] === "" ? "" : `(${day(v["lastFrost"])}) `}comes before midsummer and the first ${v["firstFrost"] === "" ? "" : `(${day(v["firstFrost"])}) `}after it; the year here turns in ${WINTER_AT[String(v["hemisphere"])] ?? "midwinter"}.`,
   "frost-hemisphere": (v) =>
     `Last frost ${day(v["lastFrost"])} and first frost ${day(v["firstFrost"])} are the wrong way round for the ${v["hemisphere"]}ern hemisphere: check the dates or the sign of the latitude.`,
   "frost-season-short": (v) => `Only ${v["days"]} frost-free days: expected at least 30. Check both dates.`,
   "months-twelve": () => "Expected twelve monthly means, January to December, of the minimum and of the maximum.",
   "months-range": (v) =>
-    `${MONTH_NAMES[Number(v["month"]) - 1]}: ${v["minC"]} to ${v["maxC"]} °C is out of bounds: expected −60 to 50 °C.`,
+    `${monthName(v["month"])}: ${v["minC"]} to ${v["maxC"]} °C is out of bounds: expected −60 to 50 °C.`,
   "months-order": (v) =>
-    `${MONTH_NAMES[Number(v["month"]) - 1]}: the mean minimum (${v["minC"]} °C) must lie below the mean maximum (${v["maxC"]} °C).`,
+    `${monthName(v["month"])}: the mean minimum (${v["minC"]} °C) must lie below the mean maximum (${v["maxC"]} °C).`,
   "months-hemisphere": (v) =>
     `These months are coldest in the middle of the ${v["hemisphere"]}ern summer: check the sign of the latitude.`,
   "hedge-twice": (v) => `${v["got"]} is a hedge already: expected one to a plant.`,
