@@ -1,6 +1,7 @@
 // npm test: everything, on a machine that may have nothing. Ends with one line, "N passed, N failed".
 import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
+import { JEST_ENV } from "./jest.mjs";
 import { bin, ensureBuilt, ensureChromium, ensureModules, root, run, start } from "./lib.mjs";
 
 ensureModules();
@@ -43,11 +44,7 @@ const jestOut = join(root, "node_modules/.cache/jest.json");
 rmSync(jestOut, { force: true });
 step([bin("jest/bin/jest.js"), "--json", "--outputFile", jestOut], {
   stdio: ["ignore", "ignore", "inherit"],
-  env: {
-    ...process.env,
-    NODE_OPTIONS: "--experimental-vm-modules --disable-warning=ExperimentalWarning",
-    DEBUG_PRINT_LIMIT: "0",
-  },
+  env: JEST_ENV,
 });
 
 const browserOut = join(root, "e2e/.out/results.json");

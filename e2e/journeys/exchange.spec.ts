@@ -78,6 +78,13 @@ test("two devices: other plants and other fields come together unasked, the same
   await note(app, "spirea-gate", "desk alone");
   await note(phone, "lilac-corner", "from the phone");
   await note(phone, "panicle-seat", "phone alone");
+  for (const [device, day] of [
+    [app, "2026-06-20"],
+    [phone, "2026-06-25"],
+  ] as const) {
+    await device.open("/plant/lilac-corner");
+    await device.recordShare("5", day);
+  }
   await received(app, await sent(phone));
   await expect(dialog(app.page)).toContainText("Changed on both: 1 choice");
   if (process.env["WREN_SHOT"]) await app.page.screenshot({ path: process.env["WREN_SHOT"] });
@@ -88,6 +95,10 @@ test("two devices: other plants and other fields come together unasked, the same
   expect(await plantRow(app.page, "lilac-corner")).toMatchObject({ note: "from the phone" });
   expect(await plantRow(app.page, "spirea-gate")).toMatchObject({ note: "desk alone" });
   expect(await plantRow(app.page, "panicle-seat")).toMatchObject({ note: "phone alone" });
+  const june = (await rowsOf(app.page, "visits")).filter(
+    (v) => v["plantId"] === "lilac-corner" && String(v["on"]) >= "2026-06-20",
+  );
+  expect(june.map((v) => v["on"]).sort()).toEqual(["2026-06-20", "2026-06-25"]);
   // The value that was not chosen is in the notebook.
   await app.open("/record");
   await expect(app.page.getByText("“from the desk”")).toBeVisible();

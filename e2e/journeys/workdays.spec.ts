@@ -317,30 +317,3 @@ test("by keys alone: a half-day opened, a job begun, a pass done, ended", async 
   await page.keyboard.press("8");
   await expect(app.heading(/What shall I do on/)).toBeVisible();
 });
-
-test("two copies of one garden, from two devices: brought together with a preview, both visits are there", async ({
-  app,
-  page,
-}) => {
-  await app.open("/plant/lilac-corner");
-  await app.recordShare("5", "2026-06-20");
-  await app.open("/place");
-  const [download] = await Promise.all([page.waitForEvent("download"), app.button("Export the garden").click()]);
-  const file = await download.path();
-  // This device did not see that visit, and recorded another.
-  await app.button(/^Undo: Visit/).click();
-  await expect(page.getByText(/^Undone: Visit/)).toBeVisible();
-  await app.open("/plant/lilac-corner");
-  await app.recordShare("6", "2026-06-25");
-  await app.open("/place");
-  await app.field("Garden file").setInputFiles(file);
-  const dialog = page.getByRole("dialog");
-  await dialog.getByRole("button", { name: "Bring the two together" }).click();
-  await expect(dialog.getByRole("row", { name: /^visits 1 \(2026-06-20\) none none/ })).toBeVisible();
-  await dialog.getByRole("button", { name: "Import", exact: true }).click();
-  await expect(dialog).toBeHidden();
-  const june = (await rowsOf(page, "visits")).filter(
-    (v) => v["plantId"] === "lilac-corner" && String(v["on"]) >= "2026-06-20",
-  );
-  expect(june.map((v) => v["on"]).sort()).toEqual(["2026-06-20", "2026-06-25"]);
-});

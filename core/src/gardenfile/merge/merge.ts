@@ -39,8 +39,10 @@ export interface Question {
   /** What stands as long as nothing is chosen. */
   readonly stands: MergeSide;
 }
+/** Which side stands, by the key of the question. */
 export type Choices = ReadonlyMap<string, MergeSide>;
 
+/** Two copies and what they had in common. */
 export interface MergeAsked {
   /** The last state that both had in common; null: not known. */
   readonly base: Garden | null;
@@ -49,6 +51,7 @@ export interface MergeAsked {
   readonly choices?: Choices;
   readonly ground: Ground;
 }
+/** Two copies brought together. */
 export interface Merged {
   readonly garden: Garden;
   readonly questions: readonly Question[];

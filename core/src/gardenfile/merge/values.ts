@@ -5,6 +5,7 @@
  */
 import { sameData } from "../../model/index.ts";
 
+/** Of which copy a value is: this device's or the file's. */
 export type MergeSide = "own" | "theirs";
 
 /** The value both had in common; undefined in it: there was none. null: it is not known what they had in common. */

@@ -138,6 +138,7 @@ export function ImportDialog({ files, onClose }: { readonly files: readonly File
   const good: Good | null = found?.ok ? found : null;
   const along = useMemo(() => (good ? alongWith(good) : null), [good]);
   const more = useMemo(() => newApart(along?.apart ?? [], apart), [along, apart]);
+  const inFile = along?.apart?.length ?? 0;
   const changes = merged ? gardenChange(garden, merged.garden) : (good?.change ?? null);
   // Without a row that comes or goes there may still be quarantined rows, or a state to remember.
   const takes = changes !== null && (!changes.nothing || more.length > 0 || (merged?.apart.length ?? 0) > 0);
@@ -221,9 +222,9 @@ export function ImportDialog({ files, onClose }: { readonly files: readonly File
             What both had in common last is not known here, so what only one of them has stays.
           </Typography>
         )}
-        {more.length > 0 && (
+        {inFile > 0 && (
           <Typography sx={{ mt: 1 }}>
-            {rowsText(more.length)} in it cannot be read and {more.length === 1 ? "is" : "are"} kept set apart.
+            {rowsText(inFile)} in it cannot be read and {inFile === 1 ? "is" : "are"} kept set apart.
           </Typography>
         )}
         {good && <Remarks issues={good.read.remarks} />}

@@ -233,7 +233,7 @@ export function YearScreen() {
                   flex: "none",
                   pr: 1,
                   display: "flex",
-                  flexWrap: "wrap",
+                  "@media (max-width: 359.95px)": { flexWrap: "wrap" },
                   justifyContent: "space-between",
                   alignItems: "center",
                 }}
@@ -241,12 +241,27 @@ export function YearScreen() {
               >
                 <DayLink
                   to={`/plant/${row.plant.id}`}
-                  style={{ color: "inherit", fontWeight: 700, lineHeight: 1.15, overflowWrap: "anywhere", minWidth: 0 }}
+                  style={{
+                    color: "inherit",
+                    fontWeight: 700,
+                    lineHeight: 1.15,
+                    overflowWrap: "anywhere",
+                    minWidth: 0,
+                    // A thumb's width where the buttons stand under it.
+                    ...(wide ? {} : { display: "inline-block", padding: "6px 0" }),
+                  }}
                 >
                   {row.plant.label}
                 </DayLink>
                 {!wide && (
-                  <Box component="span" sx={{ display: "flex", flexWrap: "wrap", alignItems: "center" }}>
+                  <Box
+                    component="span"
+                    sx={{
+                      display: "flex",
+                      alignItems: "center",
+                      "@media (max-width: 359.95px)": { flexWrap: "wrap" },
+                    }}
+                  >
                     <VerdictMark verdict={verdictOn(model, row, settled)} word size={18} />
                     <SeenButton row={row} />
                     <PlanButton row={row} on={settled} onPlan={setPlanning} />
