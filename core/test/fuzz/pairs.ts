@@ -271,8 +271,11 @@ function notAssociative(r: Random, base: Garden): string | null {
     ? null
     : `not associative: ${firstDifference(left.garden, right.garden)}`;
 }
-/** Without the history of what was left out: which of two was the loser first depends on the order. */
-const bare = (g: Garden): Garden => ({ ...g, corrections: [] });
+/**
+ * Without the history of what was left out: which of two was the loser first depends on the order. And without plans:
+ * two that a move has made alike are recognised as one by the first two copies that hold both, whichever those are.
+ */
+const bare = (g: Garden): Garden => ({ ...g, corrections: [], plans: [] });
 
 function firstDifference(a: Garden, b: Garden): string {
   for (const list of GARDEN_LISTS) {
