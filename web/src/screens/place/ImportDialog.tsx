@@ -19,6 +19,7 @@ import {
   withRecords,
   type Choices,
   type FileIssue,
+  type Garden,
   type Merged,
   type PlainDate,
 } from "@wren/core";
@@ -118,13 +119,22 @@ function useFile(files: readonly File[], onStopped: () => void) {
 
 type Way = "replace" | "together";
 
-/** The two copies brought together as they would be kept. */
+/** What is here and what a file holds, brought together. */
+const broughtTogether = (own: Garden, { read }: Good, common: Common, choices: Choices): Merged =>
+  mergeGardens({
+    base: common.base,
+    own,
+    theirs: read.garden,
+    choices,
+    ground: { catalogue: CATALOGUE, today: today() },
+  });
+
+/** The two copies as they would be kept. */
 function useMerged(read: Found | null, way: Way, choices: Choices): Merged | null {
   const { garden } = useGarden();
   return useMemo(() => {
     if (!read?.found.ok || !read.common || way !== "together") return null;
-    const ground = { catalogue: CATALOGUE, today: today() };
-    return mergeGardens({ base: read.common.base, own: garden, theirs: read.found.read.garden, choices, ground });
+    return broughtTogether(garden, read.found, read.common, choices);
   }, [read, way, choices, garden]);
 }
 
@@ -146,30 +156,16 @@ export function ImportDialog({ files, onClose }: { readonly files: readonly File
     if (!good || !read || !along) return;
     const { records } = good;
     const line = along.lineage ?? [];
+    const { common } = read;
     const kept = records
       ? await change("Records read in", (g) => withRecords(g, records))
-      : merged
-        ? await change(
-            "Two copies brought together",
-            (g) =>
-              mergeGardens({
-                base: read.common?.base ?? null,
-                own: g,
-                theirs: good.read.garden,
-                choices,
-                ground: { catalogue: CATALOGUE, today: today() },
-              }).garden,
-            {
-              pictures: along.pictures ?? [],
-              replaces: true,
-              lineage: lineageOf(await readLineage(db), line),
-              apart: [
-                ...apart,
-                ...more,
-                ...merged.apart.map((a): HeldApart => ({ ...a, key: newId(), wrapped: true })),
-              ],
-            },
-          )
+      : merged && common
+        ? await change("Two copies brought together", (g) => broughtTogether(g, good, common, choices).garden, {
+            pictures: along.pictures ?? [],
+            replaces: true,
+            lineage: lineageOf(await readLineage(db), line),
+            apart: [...apart, ...more, ...merged.apart.map((a): HeldApart => ({ ...a, key: newId(), wrapped: true }))],
+          })
         : await change("Garden imported", () => good.read.garden, along);
     if (!kept) return;
     if (!records)
